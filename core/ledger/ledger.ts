@@ -1,0 +1,24 @@
+/** One signed line of a sum: `+ 2 × bed 3.0 = +6.0`. */
+export interface Term {
+  readonly label: string;
+  /** How often the measured value counts; the sign is part of it. */
+  readonly times: number;
+  /** mm as measured. */
+  readonly value: number;
+  /** A preset nobody measured. */
+  readonly assumed?: boolean;
+}
+
+/** A sum shown as signed terms, with its total. */
+export interface Ledger {
+  readonly title: string;
+  readonly terms: readonly Term[];
+  readonly total: number;
+}
+
+/** Adds the terms up; the only place a ledger's total is made, so the lines always carry it. */
+export const ledger = (title: string, terms: readonly Term[]): Ledger => ({
+  title,
+  terms,
+  total: terms.reduce((sum, term) => sum + term.times * term.value, 0),
+});

@@ -1,0 +1,257 @@
+import { type PlacedSpoke, placeSpokes } from "../lacing/placement";
+import { type SectionStiffness, sectionStiffness } from "../rim/section";
+import { sideTensions } from "../tension/balance";
+import type { Wheel } from "../wheel/wheel-file";
+import { invert, multiply } from "./dense";
+import { type RingOnFoundation, inPlaneBlock, outOfPlaneBlock, ringFlexibility } from "./ring";
+
+/** The rim would buckle sideways (or into an oval) under its own hoop force. */
+export class RimBuckles extends Error {
+  constructor(readonly meanTension: number) {
+    super(
+      `at a mean tension of ${Math.round(meanTension)} N the rim would buckle under its own hoop force; use a lower tension or a stiffer rim`,
+    );
+    this.name = "RimBuckles";
+  }
+}
+
+/** What is not known from the drawing: factors on presets, 1 or the preset when nothing was learnt. */
+export interface Stiffness {
+  readonly lateralScale: number;
+  readonly radialScale: number;
+  /** Part of the spokes' axial stiffness left by elbow, seat and bed. */
+  readonly share: number;
+}
+
+/**
+ * What each nipple does, n = number of spokes; row-major n×n, row = where it shows, column = the spoke shortened by
+ * 1 mm. A spoke that is slack pulls nothing and its column is zero.
+ */
+export interface Influences {
+  readonly n: number;
+  /** mm over each hole, + towards A. */
+  readonly lateral: Float64Array;
+  /** mm over each hole, + outward. */
+  readonly radial: Float64Array;
+  /** N in each spoke; symmetric (Maxwell–Betti). */
+  readonly tension: Float64Array;
+  /** mm by which the rim's mean plane moves towards A, per spoke. */
+  readonly offset: Float64Array;
+}
+
+export interface ElasticWheel {
+  readonly n: number;
+  readonly spokes: readonly PlacedSpoke[];
+  /** N in each spoke, about which it is linear. */
+  readonly tensions: Float64Array;
+  /** N/mm, axial, share included. */
+  readonly axial: Float64Array;
+  readonly influences: Influences;
+  /** Displacement at the holes per N of pull in each spoke, rim on its spread foundation: n×n. */
+  readonly lateralPerForce: Float64Array;
+  readonly radialPerForce: Float64Array;
+}
+
+export const defaultStiffness = (wheel: Wheel): Stiffness => ({
+  lateralScale: 1,
+  radialScale: 1,
+  share: wheel.spoke.share ?? 0.6,
+});
+
+export const scaledSection = (wheel: Wheel, stiffness: Stiffness): SectionStiffness => {
+  const section = sectionStiffness(wheel.rim);
+  return {
+    EA: section.EA * stiffness.radialScale,
+    EIradial: section.EIradial * stiffness.radialScale,
+    EIlateral: section.EIlateral * stiffness.lateralScale,
+    GJ: section.GJ * stiffness.lateralScale,
+  };
+};
+
+/** A spoke's pull on the rim: unit direction to the hub in the rim hole's own axes. */
+interface Pull {
+  readonly radial: number;
+  readonly tangential: number;
+  readonly lateral: number;
+  /** mm, hole from the rim's centre line. */
+  readonly z: number;
+}
+
+const pullOf = (s: PlacedSpoke, rimCentreZ: number): Pull => {
+  const angle = (s.rimAngleDeg * Math.PI) / 180;
+  const d = s.hubPoint.map((h, i) => (h - s.rimPoint[i]) / s.span);
+  return {
+    radial: d[0] * Math.cos(angle) - d[1] * Math.sin(angle),
+    tangential: -d[0] * Math.sin(angle) - d[1] * Math.cos(angle),
+    lateral: d[2],
+    z: s.rimPoint[2] - rimCentreZ,
+  };
+};
+
+const ringUnder = (wheel: Wheel, stiffness: Stiffness, spokes: readonly PlacedSpoke[], pulls: readonly Pull[], tensions: ArrayLike<number>): RingOnFoundation => {
+  const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
+  const foundation = { radial: 0, tangential: 0, lateral: 0 };
+  let inward = 0;
+  const around = 2 * Math.PI * radius;
+  for (let i = 0; i < spokes.length; i++) {
+    const { radial, tangential, lateral } = pulls[i];
+    // A wheel with no tension at all has no sideways hold; 20 N keeps the sums finite and is far below any reading.
+    const perLength = Math.max(tensions[i], 20) / spokes[i].span / around;
+    foundation.radial += perLength * (1 - radial * radial);
+    foundation.tangential += perLength * (1 - tangential * tangential);
+    foundation.lateral += perLength * (1 - lateral * lateral);
+    inward -= Math.max(tensions[i], 0) * radial;
+  }
+  return { radius, section: scaledSection(wheel, stiffness), hoop: inward / (2 * Math.PI), foundation };
+};
+
+/** Axial springs spread round the rim as well, N/mm per mm, for the check that the whole is stable. */
+const buckles = (ring: RingOnFoundation, pulls: readonly Pull[], axial: Float64Array): boolean => {
+  const around = 2 * Math.PI * ring.radius;
+  const spread = { radial: ring.foundation.radial, tangential: ring.foundation.tangential, lateral: ring.foundation.lateral };
+  for (let i = 0; i < pulls.length; i++) {
+    spread.radial += (axial[i] * pulls[i].radial ** 2) / around;
+    spread.tangential += (axial[i] * pulls[i].tangential ** 2) / around;
+    spread.lateral += (axial[i] * pulls[i].lateral ** 2) / around;
+  }
+  const held = { ...ring, foundation: spread };
+  for (let k = 1; k <= 8; k++)
+    for (const [a, b, c] of [inPlaneBlock(held, k), outOfPlaneBlock(held, k)]) if (a <= 0 || a * c - b * b <= 0) return true;
+  return false;
+};
+
+/** Placement and directions do not change while stiffness is being learnt; work them out once. */
+export interface WheelGeometry {
+  readonly wheel: Wheel;
+  readonly spokes: readonly PlacedSpoke[];
+  readonly pulls: readonly Pull[];
+}
+
+export const wheelGeometry = (wheel: Wheel): WheelGeometry => {
+  const spokes = placeSpokes(wheel);
+  return { wheel, spokes, pulls: spokes.map((s) => pullOf(s, wheel.offset)) };
+};
+
+/**
+ * The elastic wheel at given tensions.
+ *
+ * Unknown are only the n pulls T of the spokes. Shortening spoke j by δ gives T = k(δ − C·T), C the flexibility of
+ * the ring on its spread foundation along the spokes' own directions, so T = (1/k + C)⁻¹·δ: n unknowns. The form with
+ * three hole forces a spoke and six rigid motions has 3n + 6 and agrees to well under 1 % (elastic-wheel.test.ts).
+ *
+ * @param tensions N per spoke, in spoke order; 0 is slack; default: the sides' wanted tensions
+ * @throws RimBuckles
+ */
+export const elasticWheel = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness = defaultStiffness(geometry.wheel),
+  tensions?: ArrayLike<number>,
+): ElasticWheel => {
+  const { wheel, spokes, pulls } = geometry;
+  const n = spokes.length;
+  const held = new Float64Array(n);
+  if (tensions) for (let i = 0; i < n; i++) held[i] = tensions[i];
+  else {
+    const sides = sideTensions(wheel, spokes);
+    for (let i = 0; i < n; i++) held[i] = sides[spokes[i].flange];
+  }
+  const axial = new Float64Array(n);
+  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  for (let i = 0; i < n; i++) axial[i] = held[i] > 0 ? (wheel.spoke.modulus * area * stiffness.share) / spokes[i].span : 0;
+  const ring = ringUnder(wheel, stiffness, spokes, pulls, held);
+  if (buckles(ring, pulls, axial)) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
+
+  const most = 3 * n;
+  const flex = ringFlexibility(ring, most);
+  const R = ring.radius;
+  // Green's functions at the n angle differences, by a shared cosine table: holes are evenly spaced.
+  const cosine = new Float64Array(n);
+  const sine = new Float64Array(n);
+  for (let m = 0; m < n; m++) {
+    cosine[m] = Math.cos((2 * Math.PI * m) / n);
+    sine[m] = Math.sin((2 * Math.PI * m) / n);
+  }
+  const uu = new Float64Array(n);
+  const vu = new Float64Array(n);
+  const vv = new Float64Array(n);
+  const ww = new Float64Array(n);
+  const tw = new Float64Array(n);
+  const tt = new Float64Array(n);
+  const sw = new Float64Array(n);
+  const st = new Float64Array(n);
+  const ss = new Float64Array(n);
+  for (let m = 0; m < n; m++) {
+    for (let k = 0; k <= most; k++) {
+      const at = (k * m) % n;
+      const c = cosine[at];
+      const s = sine[at];
+      const slope = k / R;
+      uu[m] += flex.uu[k] * c;
+      vu[m] += flex.uv[k] * s;
+      vv[m] += flex.vv[k] * c;
+      ww[m] += flex.ww[k] * c;
+      tw[m] += flex.wt[k] * c;
+      tt[m] += flex.tt[k] * c;
+      // w' at θ from a unit side load (w), a unit twist (t) and a unit load on w' itself (s).
+      sw[m] -= slope * flex.ww[k] * s;
+      st[m] -= slope * flex.wt[k] * s;
+      ss[m] += slope * slope * flex.ww[k] * c;
+    }
+  }
+  // Pull of spoke j on the ring: (radial, tangential, lateral) and, off the centre line, twist z·radial and −z·tangential on w'.
+  const lateralPerForce = new Float64Array(n * n);
+  const radialPerForce = new Float64Array(n * n);
+  const compliance = new Float64Array(n * n);
+  for (let j = 0; j < n; j++) {
+    const b = pulls[j];
+    const twist = b.z * b.radial;
+    const couple = -b.z * b.tangential;
+    for (let i = 0; i < n; i++) {
+      const m = (i - j + n) % n;
+      const u = uu[m] * b.radial - vu[m] * b.tangential;
+      const v = vu[m] * b.radial + vv[m] * b.tangential;
+      const w = ww[m] * b.lateral + tw[m] * twist - sw[m] * couple;
+      const phi = tw[m] * b.lateral + tt[m] * twist - st[m] * couple;
+      const slope = sw[m] * b.lateral + st[m] * twist + ss[m] * couple;
+      const a = pulls[i];
+      lateralPerForce[i * n + j] = w;
+      radialPerForce[i * n + j] = u;
+      compliance[i * n + j] = a.radial * (u + a.z * phi) + a.tangential * (v - a.z * slope) + a.lateral * w;
+    }
+  }
+  // A slack spoke is left out: its row of the inverse is zero. Multiplying by k keeps k = 0 finite.
+  const system = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) system[i * n + j] = axial[i] * compliance[i * n + j] + (i === j ? 1 : 0);
+  const inverse = invert(system, n);
+  if (!inverse) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
+  const tension = inverse;
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) tension[i * n + j] *= axial[j];
+  const lateral = multiply(lateralPerForce, tension, n, n, n);
+  const radial = multiply(radialPerForce, tension, n, n, n);
+  const offset = new Float64Array(n);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) offset[j] += lateral[i * n + j] / n;
+  return { n, spokes, tensions: held, axial, influences: { n, lateral, radial, tension, offset }, lateralPerForce, radialPerForce };
+};
+
+/** The mean tension at which the rim would buckle, N per mean spoke, sought up to `limit`. */
+export const bucklingTension = (geometry: WheelGeometry, stiffness: Stiffness, limit: number): number => {
+  const { wheel, spokes, pulls } = geometry;
+  const sides = sideTensions(wheel, spokes);
+  const shape = spokes.map((s) => sides[s.flange] / wheel.tension.target);
+  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const axial = Float64Array.from(spokes, (s) => (wheel.spoke.modulus * area * stiffness.share) / s.span);
+  const bad = (target: number) => {
+    const tensions = shape.map((x) => x * target);
+    return buckles(ringUnder(wheel, stiffness, spokes, pulls, tensions), pulls, axial);
+  };
+  if (!bad(limit)) return limit;
+  let low = 0;
+  let high = limit;
+  for (let i = 0; i < 20; i++) {
+    const middle = (low + high) / 2;
+    if (bad(middle)) high = middle;
+    else low = middle;
+  }
+  return low;
+};
+

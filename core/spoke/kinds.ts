@@ -1,0 +1,144 @@
+import { type PlacedSpoke, placeSpokes, type Head, type Lean, type Row } from "../lacing/placement";
+import { sectionStiffness } from "../rim/section";
+import { sideTensions } from "../tension/balance";
+import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+
+/** All spokes that are alike: one line of what must be ordered. mm, N, degrees. */
+export interface SpokeKind {
+  readonly flange: Side;
+  readonly row: Row;
+  readonly lean: Lean;
+  readonly head: Head;
+  readonly count: number;
+  /** At ERD with nothing tensioned. */
+  readonly length: number;
+  /** What to order so that under tension the end reaches the bottom of the slot. */
+  readonly lengthAtTension: number;
+  /** Whole mm nearest to lengthAtTension. */
+  readonly order: number;
+  /** Between the spoke and the axis its rim hole was drilled at; 0 for a rim punched at the spoke's angle. */
+  readonly entryAngleDeg: number;
+  /** mm between the spoke and the head in the next hole of its flange; negative when they would overlap. */
+  readonly headClearance: number;
+  /** mm the spoke stretches and the rim shrinks under the side's tension. */
+  readonly stretch: number;
+  readonly rimShrink: number;
+  readonly tension: number;
+}
+
+export interface Warning {
+  readonly code: string;
+  readonly text: string;
+}
+
+/** A spoke's head measures about twice its wire (common practice). */
+const HEAD_PER_WIRE = 2;
+/** The most a spoke may stand off the axis of a ball-seated nipple, degrees (common practice). */
+const ENTRY_LIMIT_DEG = 7.5;
+
+const dot = (a: readonly number[], b: readonly number[]): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+/** Degrees between the spoke and the hole's axis. */
+const entryAngle = (wheel: Wheel, s: PlacedSpoke): number => {
+  if (wheel.rim.drilling === "laced") return 0;
+  const along = s.hubPoint.map((h, i) => (h - s.rimPoint[i]) / s.span);
+  const angle = (s.rimAngleDeg * Math.PI) / 180;
+  const inward = [-Math.cos(angle), Math.sin(angle), 0];
+  // Clockwise direction at the rim hole, turned to the way this spoke goes.
+  const lean = [-Math.sin(angle) * s.turn, -Math.cos(angle) * s.turn, 0];
+  const own = [0, 0, s.flange === "A" ? 1 : -1];
+  const { lateralDeg, tangentialDeg } = wheel.rim.drilling === "radial" ? { lateralDeg: 0, tangentialDeg: 0 } : wheel.rim.drilling;
+  const lateral = Math.tan((lateralDeg * Math.PI) / 180);
+  const tangential = Math.tan((tangentialDeg * Math.PI) / 180);
+  const axis = inward.map((x, i) => x + lateral * own[i] + tangential * lean[i]);
+  return (Math.acos(Math.min(1, dot(axis, along) / Math.hypot(...axis))) * 180) / Math.PI;
+};
+
+/** mm from the spoke's side to the head in the neighbouring hole that it passes. */
+const clearance = (wheel: Wheel, s: PlacedSpoke): number => {
+  const flange = wheel.hub[s.flange];
+  const circle = Math.hypot(s.hubPoint[0], s.hubPoint[1]);
+  const pitch = 360 / flange.holes;
+  const along = [s.rimPoint[0] - s.hubPoint[0], s.rimPoint[1] - s.hubPoint[1]];
+  const run = Math.hypot(along[0], along[1]);
+  return Math.min(
+    ...[-1, 1].map((step) => {
+      const angle = ((s.hubAngleDeg + step * pitch) * Math.PI) / 180;
+      const to = [circle * Math.cos(angle) - s.hubPoint[0], -circle * Math.sin(angle) - s.hubPoint[1]];
+      const ahead = (to[0] * along[0] + to[1] * along[1]) / run;
+      const aside = ahead <= 0 ? Math.hypot(to[0], to[1]) : Math.abs(to[0] * along[1] - to[1] * along[0]) / run;
+      return aside - ((1 + HEAD_PER_WIRE) * wheel.spoke.diameter) / 2;
+    }),
+  );
+};
+
+/** What an engineer would stop at before ordering. */
+const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
+  const warnings: Warning[] = [];
+  for (const side of ["A", "B"] as const) {
+    const { cross } = wheel.lacing[side];
+    if (cross === 0)
+      warnings.push({ code: "radial", text: "Radial spokes cannot carry brake or drive: a driven or drum-braked wheel is never laced radially." });
+    else if (cross >= mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle) && cross * (720 / wheel.rim.holes) > 90)
+      warnings.push({ code: "cross", text: `${cross} cross passes the tangent; one cross less leaves the hub straighter.` });
+    if (wheel.hub[side].toCentre - wheel.rim.holeOffset + (side === "A" ? -wheel.offset : wheel.offset) <= 0)
+      warnings.push({ code: "no-sideways-hold", text: "The rim holes stand outside this flange: its spokes would pull the wrong way. Check offset and flange distances." });
+  }
+  const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
+  if (worst > ENTRY_LIMIT_DEG)
+    warnings.push({ code: "entry-angle", text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG}: it will bend at the nipple.` });
+  const tight = Math.min(...kinds.map((k) => k.headClearance));
+  if (wheel.hub.seat === "bent" && tight < 0)
+    warnings.push({ code: "head-overlap", text: `A spoke runs ${(-tight).toFixed(1)} mm into its neighbour's head; use fewer crosses.` });
+  return [...new Map(warnings.map((w) => [w.code, w])).values()];
+};
+
+/**
+ * The lengths a wheel needs, one line a kind: flange, row, lean, head. Trailing before leading, A before B.
+ */
+export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warning[] } => {
+  const spokes = placeSpokes(wheel);
+  const tensions = sideTensions(wheel, spokes);
+  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const section = sectionStiffness(wheel.rim);
+  const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
+  const hoop =
+    spokes.reduce((sum, s) => {
+      const inward = (s.rimPoint[0] * (s.rimPoint[0] - s.hubPoint[0]) + s.rimPoint[1] * (s.rimPoint[1] - s.hubPoint[1])) / (s.span * (wheel.rim.erd / 2));
+      return sum + tensions[s.flange] * inward;
+    }, 0) /
+    (2 * Math.PI);
+  const rimShrink = (hoop * radius) / section.EA;
+  const groups = new Map<string, PlacedSpoke[]>();
+  for (const s of spokes) {
+    const key = `${s.flange}|${s.row ?? "-"}|${s.lean === "trailing" ? 0 : 1}`;
+    groups.set(key, [...(groups.get(key) ?? []), s]);
+  }
+  const kinds = [...groups.entries()]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, alike]): SpokeKind => {
+      const first = alike[0];
+      const length = alike.reduce((sum, s) => sum + s.length, 0) / alike.length;
+      const tension = tensions[first.flange];
+      const stretch = (tension * first.span) / (wheel.spoke.modulus * area);
+      // The rim moves straight in; what the spoke sees of it is the cosine of its angle to the radius.
+      const inward = (first.rimPoint[0] * (first.rimPoint[0] - first.hubPoint[0]) + first.rimPoint[1] * (first.rimPoint[1] - first.hubPoint[1])) / (first.span * (wheel.rim.erd / 2));
+      const lengthAtTension = length - stretch - rimShrink * inward;
+      return {
+        flange: first.flange,
+        row: first.row,
+        lean: first.lean,
+        head: first.head,
+        count: alike.length,
+        length,
+        lengthAtTension,
+        order: Math.round(lengthAtTension),
+        entryAngleDeg: entryAngle(wheel, first),
+        headClearance: clearance(wheel, first),
+        stretch,
+        rimShrink: rimShrink * inward,
+        tension,
+      };
+    });
+  return { kinds, warnings: warningsFor(wheel, kinds) };
+};

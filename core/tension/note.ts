@@ -1,0 +1,115 @@
+import { z } from "zod";
+import { BadInput } from "../wheel/bad-input";
+import { parseWith } from "../wheel/wheel-file";
+
+/** A spoke as something that sounds. mm, N/mm², kg/m³. */
+export interface SoundingSpoke {
+  /** Between the places where it is held. */
+  readonly freeLength: number;
+  readonly diameter: number;
+  readonly modulus: number;
+  readonly density: number;
+  /** How its ends hold it; a real elbow and nipple lie between. */
+  readonly ends: "clamped" | "pinned";
+}
+
+const positive = (what: string, most: number) =>
+  z.number({ error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give ${what}` })
+    .positive({ error: (i) => `${i.input} will not do; give ${what}, more than 0` })
+    .max(most, { error: (i) => `${i.input} is too large; ${what} is at most ${most}` });
+
+export const noteSchema = z.object({
+  freeLength: positive("a free length in mm", 1000),
+  diameter: positive("a diameter in mm", 20),
+  modulus: positive("a modulus in N/mm²", 1e6).default(200000),
+  density: positive("a density in kg/m³", 30000).default(7850),
+  ends: z.enum(["clamped", "pinned"], { error: (i) => `${JSON.stringify(i.input)} will not do; ends is clamped or pinned` }).default("clamped"),
+  frequency: positive("a frequency in Hz", 50000).optional(),
+  tension: z.number({ error: (i) => `${JSON.stringify(i.input)} is not a number; give N` }).min(0, { error: (i) => `${i.input} N is less than slack` }).max(50000, { error: (i) => `${i.input} N is more than any spoke holds` }).optional(),
+});
+
+export type NoteInput = z.output<typeof noteSchema>;
+
+export const readNote = (input: unknown): NoteInput => {
+  const note = parseWith(noteSchema, input);
+  if ((note.frequency === undefined) === (note.tension === undefined)) throw new BadInput("frequency", "give either a frequency or a tension, one of them");
+  return note;
+};
+
+const section = (s: SoundingSpoke) => {
+  const area = (Math.PI * s.diameter ** 2) / 4;
+  return {
+    /** N·mm². */
+    EI: (s.modulus * Math.PI * s.diameter ** 4) / 64,
+    /** tonne/mm, so that N, mm and s go together. */
+    mass: area * s.density * 1e-12,
+  };
+};
+
+/**
+ * Frequency of a plain string, Hz: f₀ = (1/2L)·√(T/μ).
+ *
+ * @param tension N
+ */
+export const stringFrequency = (s: SoundingSpoke, tension: number): number => Math.sqrt(tension / section(s).mass) / (2 * s.freeLength);
+
+/** Tension a plain string would need for this frequency, N; two to three times too high for a thick spoke. */
+export const stringTension = (s: SoundingSpoke, frequency: number): number => (2 * s.freeLength * frequency) ** 2 * section(s).mass;
+
+/**
+ * Frequency of the lowest note of a tensioned beam, Hz. Pinned: f₀·√(1 + π²EI/(TL²)), exact. Clamped: the lowest root of
+ * (β² − α²)·sinh βL·sin αL + 2αβ·(1 − cosh βL·cos αL) = 0 with β² − α² = T/EI and αβ = ω·√(μ/EI)
+ * (Morse, *Vibration and Sound*, ch. on bars under tension).
+ */
+export const noteFrequency = (s: SoundingSpoke, tension: number): number => {
+  const { EI, mass } = section(s);
+  const L = s.freeLength;
+  if (s.ends === "pinned") return Math.sqrt(tension / mass + (Math.PI ** 2 * EI) / (mass * L * L)) / (2 * L);
+  const pull = tension / EI;
+  // Divided by cosh βL so that stiff, tight spokes do not overflow.
+  const off = (alpha: number): number => {
+    const beta = Math.sqrt(alpha * alpha + pull);
+    return (beta * beta - alpha * alpha) * Math.tanh(beta * L) * Math.sin(alpha * L) + 2 * alpha * beta * (1 / Math.cosh(Math.min(beta * L, 700)) - Math.cos(alpha * L));
+  };
+  // The first root has αL between π (a string) and 4.7300 (an untensioned clamped bar).
+  let low = Math.PI / L;
+  let high = 4.7301 / L;
+  const sign = Math.sign(off(low * (1 + 1e-12)));
+  for (let i = 0; i < 100; i++) {
+    const middle = (low + high) / 2;
+    if (Math.sign(off(middle)) === sign) low = middle;
+    else high = middle;
+  }
+  const alpha = (low + high) / 2;
+  return (alpha * Math.sqrt(alpha * alpha + pull) * Math.sqrt(EI / mass)) / (2 * Math.PI);
+};
+
+/**
+ * Tension for a note, N, by bisection: the note rises with every newton.
+ *
+ * @returns 0 when the spoke sounds no higher than it would with no tension at all: it is slack, or its ends hold it less
+ */
+export const noteTension = (s: SoundingSpoke, frequency: number): number => {
+  if (frequency <= noteFrequency(s, 0)) return 0;
+  let low = 0;
+  let high = Math.max(1, stringTension(s, frequency));
+  for (let i = 0; i < 100; i++) {
+    const middle = (low + high) / 2;
+    if (noteFrequency(s, middle) < frequency) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+};
+
+/** Morse's series for clamped ends; 2 to 3 % low on short thick spokes and meant only as a check. */
+export const morseFrequency = (s: SoundingSpoke, tension: number): number => {
+  const { EI } = section(s);
+  const L = s.freeLength;
+  return stringFrequency(s, tension) * (1 + (2 / L) * Math.sqrt(EI / tension) + ((4 + Math.PI ** 2 / 2) * EI) / (tension * L * L));
+};
+
+export const noteAnswer = (input: NoteInput) => {
+  const tension = input.tension ?? noteTension(input, input.frequency ?? 0);
+  const frequency = input.frequency ?? noteFrequency(input, tension);
+  return { tension, frequency, stringTension: stringTension(input, frequency), stringFrequency: stringFrequency(input, tension), ends: input.ends };
+};

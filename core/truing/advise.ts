@@ -1,0 +1,278 @@
+import { bucklingTension, type Stiffness, type WheelGeometry, wheelGeometry } from "../mechanics/elastic-wheel";
+import { meanReading, type Readings, totalReading } from "../runout/runout";
+import { sideTensions } from "../tension/balance";
+import { threadCeiling } from "../tension/ceiling";
+import type { Side } from "../wheel/wheel-file";
+import type { AdviseInput } from "./advise-input";
+import { type Aim, type Outcome, outcome, solveAim, trouble } from "./aim";
+import { type BareRim, bareRim } from "./bare-rim";
+import { explain, type Reason } from "./explain";
+import { handSteps } from "./hand-steps";
+import { learn, type Learnt } from "./learn";
+import { type WheelState, wheelBetween, wheelState, workingTensions } from "./state";
+
+export type Verdict = "turn" | "destress" | "done" | "rim";
+export type RimAction = "none" | "stop" | "straighten" | "scrap";
+
+export interface Forecast {
+  readonly lateralTir: number;
+  readonly radialTir: number;
+  /** mm, the error left. */
+  readonly offset: number;
+  /** N, the tighter side's mean. */
+  readonly tensionMean: number;
+  /** Largest distance of a spoke from its side's mean, as a fraction. */
+  readonly tensionSpread: number;
+  readonly A: number;
+  readonly B: number;
+  /** mm over each hole, and N in each spoke: what the screen draws dashed. */
+  readonly lateral: readonly number[];
+  readonly radial: readonly number[];
+  readonly tension: readonly number[];
+}
+
+export interface Advice {
+  /** Per spoke, + tightens, whole steps. */
+  readonly turns: readonly number[];
+  readonly forecast: Forecast;
+  readonly verdict: Verdict;
+  readonly rim: { readonly lateral: readonly number[] | null; readonly radial: readonly number[] | null; readonly action: RimAction };
+  readonly reasons: readonly Reason[];
+  /** What was learnt of this wheel, for showing. */
+  readonly learnt: Learnt;
+}
+
+/** With no round to learn from, the first aims at no more than this part of the target. */
+const FIRST_STAGE = 0.6;
+/** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
+const SPREAD_USED = 0.85;
+/** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
+const NOT_CHASED = 0.03;
+/** A round that makes the run-out better by less than this is not worth the touches. */
+const WORTH = 0.015;
+
+const sideMean = (geometry: WheelGeometry, tension: ArrayLike<number>, side: Side): number => {
+  let sum = 0;
+  let count = 0;
+  geometry.spokes.forEach((s, i) => {
+    if (s.flange !== side) return;
+    sum += tension[i];
+    count++;
+  });
+  return sum / count;
+};
+
+const spreadOf = (geometry: WheelGeometry, tension: ArrayLike<number>): number => {
+  const means = { A: sideMean(geometry, tension, "A"), B: sideMean(geometry, tension, "B") };
+  return geometry.spokes.reduce((worst, s, i) => Math.max(worst, Math.abs(tension[i] / Math.max(means[s.flange], 1) - 1)), 0);
+};
+
+/** The figures of a wheel as forecast; the target's own side is the tighter. */
+const asForecast = (geometry: WheelGeometry, after: Outcome): Forecast => {
+  const tension = Array.from(after.tension, (t) => Math.max(0, t));
+  const A = sideMean(geometry, tension, "A");
+  const B = sideMean(geometry, tension, "B");
+  return {
+    lateralTir: after.lateralTir,
+    radialTir: after.radialTir,
+    offset: after.offset,
+    tensionMean: Math.max(A, B),
+    tensionSpread: spreadOf(geometry, tension),
+    A,
+    B,
+    lateral: [...after.lateral],
+    radial: [...after.radial],
+    tension,
+  };
+};
+
+const unmasked = (readings: Readings, masked: readonly number[]): Readings => readings.map((r, i) => (masked.includes(i) ? null : r));
+
+/** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
+const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
+  const held = new Float64Array(input.wheel.rim.holes);
+  for (const round of input.history) {
+    if (round.turns.every((t) => t === 0)) held.fill(0);
+    else round.turns.forEach((t, i) => {
+      held[i] += t * (1 - grip);
+    });
+  }
+  return held;
+};
+
+/**
+ * What to turn: the state of the wheel from all readings so far, what was learnt of its stiffness, the turns that
+ * make it true, centred, even and tight, rounded to what a hand can do, and whether it is worth it.
+ *
+ * @throws RimBuckles when the wanted tension is past what the rim can stand
+ */
+export const advise = (input: AdviseInput): Advice => {
+  const { wheel, readings, tolerance, nipple, history } = input;
+  const geometry = wheelGeometry(wheel);
+  const n = geometry.spokes.length;
+  const sides = sideTensions(wheel, geometry.spokes);
+  const full = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
+
+  // What is known: stiffness from the rounds so far, then the wheel's line and tensions.
+  const learnt = learn(geometry, full, readings, history);
+  const working = workingTensions(geometry, full, readings);
+  const elastic = wheelBetween(geometry, learnt.stiffness, working, full);
+  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history);
+
+  // What is wanted at this stage.
+  const tightNow = state.tension.reduce((sum, t, i) => sum + Math.max(0, t) / full[i], 0) / n;
+  const stage = history.length === 0 && !state.tensionAssumed ? Math.min(input.stage, Math.max(FIRST_STAGE, tightNow)) : input.stage;
+  const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
+  const stay = new Float64Array(n);
+  const now = outcome(aim, stay);
+  const wished = solveAim(aim) ?? stay;
+  const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
+  // Tightening up needs every nipple; later a nipple must earn its touch.
+  const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.03;
+  let turns: Float64Array = handSteps(aim, wished, nipple.step, touch);
+  let after = outcome(aim, turns);
+  const effort = turns.reduce((sum, t) => sum + t * t, 0);
+  if (trouble(aim, after, effort) > trouble(aim, now, 0) - 1e-9) {
+    turns = stay;
+    after = now;
+  }
+
+  // What it comes to.
+  const asRead = {
+    lateral: Math.min(totalReading(unmasked(readings.lateral, state.lateral.masked)), now.lateralTir),
+    radial: Math.min(totalReading(unmasked(readings.radial, state.radial.masked)), now.radialTir),
+  };
+  const readTensions = (readings.tension ?? []).filter((t) => t !== null).length >= n / 2;
+  const tightEnough = !readTensions || Math.abs(tightNow / input.stage - 1) <= 0.05;
+  const even = !readTensions || spreadOf(geometry, state.tension) <= tolerance.tensionSpread;
+  const complete = readings.lateral.filter((r) => r !== null).length >= 3 && readings.radial.filter((r) => r !== null).length >= 3;
+  const done =
+    complete &&
+    asRead.lateral <= tolerance.lateral &&
+    asRead.radial <= tolerance.radial &&
+    Math.abs(readings.offset ?? 0) <= tolerance.offset &&
+    tightEnough &&
+    even;
+  // With no bound in the way, and the whole tension wanted, what was wished for is already the best there is.
+  const unbounded = stage === input.stage && wished.every((t, i) => t < aim.high[i] - 1e-3 && t > aim.low[i] + 1e-3);
+  const met = after.lateralTir <= tolerance.lateral && after.radialTir <= tolerance.radial;
+  const reachable = unbounded || met ? outcome(aim, wished) : bestReachable(input, geometry, aim, full);
+  const outOfReach = reachable.lateralTir > tolerance.lateral || reachable.radialTir > tolerance.radial;
+  const gain = Math.max(now.lateralTir, now.radialTir) - Math.max(after.lateralTir, after.radialTir);
+  const gainsElse =
+    Math.abs(now.offset) - Math.abs(after.offset) > 0.05 ||
+    (readTensions && (!tightEnough || !even) && trouble(aim, after, 0) < 0.9 * trouble(aim, now, 0)) ||
+    Math.abs(tightNow - stage) > 0.05;
+  if (gain < WORTH && !gainsElse) {
+    turns = stay;
+    after = now;
+  }
+  const let_go = outcome(aim, heldTwist(input, learnt.grip).map((t) => t / learnt.grip));
+  const settles =
+    Math.max(let_go.lateralTir / tolerance.lateral, let_go.radialTir / tolerance.radial) <= 1 && worstNow > 1 && tightEnough;
+  let verdict: Verdict = "turn";
+  if (done) verdict = "done";
+  else if (settles) verdict = "destress";
+  else if (outOfReach && complete && stage === input.stage) verdict = "rim";
+  else if (turns.every((t) => t === 0)) verdict = history.some((h) => h.turns.some((t) => t !== 0)) && history.at(-1)?.turns.some((t) => t !== 0) ? "destress" : "rim";
+  if (verdict === "done" || verdict === "destress") {
+    turns = stay;
+    after = now;
+  }
+  const bare = state.tensionAssumed || !complete ? null : bareRim(geometry, learnt.stiffness, state.lateral.at, state.radial.at, state.tension);
+  const action = rimAction(verdict, bare);
+  const advice = {
+    turns: [...turns],
+    forecast: asForecast(geometry, after),
+    verdict,
+    rim: { lateral: bare ? [...bare.lateral] : null, radial: bare ? [...bare.radial] : null, action },
+    learnt,
+  };
+  return { ...advice, reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }) };
+};
+
+const makeAim = (
+  input: AdviseInput,
+  geometry: WheelGeometry,
+  influences: { readonly lateral: Float64Array; readonly radial: Float64Array; readonly tension: Float64Array; readonly offset: Float64Array },
+  state: WheelState,
+  learnt: Learnt,
+  full: Float64Array,
+  stage: number,
+): Aim => {
+  const { wheel, tolerance, nipple } = input;
+  const n = full.length;
+  const perTurn = wheel.spoke.threadPitch * learnt.grip;
+  const scaled = (matrix: Float64Array) => matrix.map((v) => v * perTurn);
+  const wanted = full.map((t) => t * stage);
+  const limit = ceiling(geometry, learnt.stiffness);
+  const low = new Float64Array(n);
+  const high = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const left = nipple.left?.[i];
+    const [slacken, tighten] = left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
+    low[i] = -Math.min(nipple.most, slacken) - 1e-9;
+    high[i] = Math.min(nipple.most, tighten) + 1e-9;
+  }
+  // While tension is still being brought up, evenness may wait a little for the shape.
+  const used = SPREAD_USED * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
+  return {
+    n,
+    lateral: state.lateral.at,
+    radial: state.radial.at,
+    tension: state.tension,
+    offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
+    perTurn: { lateral: scaled(influences.lateral), radial: scaled(influences.radial), tension: scaled(influences.tension), offset: scaled(influences.offset) },
+    wanted,
+    floor: wanted.map((t) => Math.max(0.1 * t, t * (1 - used))),
+    ceiling: wanted.map((t) => Math.min(limit, t * (1 + used))),
+    low,
+    high,
+    weights: {
+      lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15),
+      radial: Math.max(NOT_CHASED, tolerance.radial * 0.15),
+      offset: tolerance.offset * 0.15,
+      spread: tolerance.tensionSpread * 1.2,
+      mean: 0.02,
+    },
+  };
+};
+
+/** N: what thread and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
+const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {
+  const thread = threadCeiling(geometry.wheel.spoke.diameter, geometry.wheel.spoke.threadPitch);
+  const target = geometry.wheel.tension.target;
+  const buckling = bucklingTension(geometry, stiffness, 3 * target) / 1.5;
+  return Math.max(Math.min(thread, buckling), 1.02 * target);
+};
+
+/** The least run-out to be had at this stage inside the allowed unevenness, however many turns and rounds it takes. */
+const bestReachable = (input: AdviseInput, geometry: WheelGeometry, aim: Aim, full: Float64Array): Outcome => {
+  const n = full.length;
+  const window = input.tolerance.tensionSpread;
+  const free: Aim = {
+    ...aim,
+    wanted: full.map((t) => t * input.stage),
+    floor: full.map((t) => t * input.stage * (1 - window)),
+    ceiling: full.map((t) => t * input.stage * (1 + window)),
+    low: new Float64Array(n).fill(-6),
+    high: new Float64Array(n).fill(6),
+    weights: { ...aim.weights, lateral: 0.02, radial: 0.02, spread: 5, offset: 0.2 },
+  };
+  const turns = solveAim(free);
+  return outcome(free, turns ?? new Float64Array(geometry.spokes.length));
+};
+
+/** mm of bend in the bare rim that a press should take out before spokes are asked to. */
+const BENT = 0.5;
+/** mm past which a steel rim does not come back true (common practice). */
+const HOPELESS = 3;
+
+const rimAction = (verdict: Verdict, bare: BareRim | null): RimAction => {
+  if (verdict !== "rim") return "none";
+  if (!bare) return "stop";
+  const worst = Math.max(totalReading([...bare.lateral]), totalReading([...bare.radial]));
+  if (worst > HOPELESS) return "scrap";
+  const peak = Math.max(...[bare.lateral, bare.radial].map((line) => Math.max(...line.map((v) => Math.abs(v - meanReading([...line]))))));
+  return peak > BENT ? "straighten" : "stop";
+};

@@ -1,0 +1,145 @@
+import type { Wheel } from "../wheel/wheel-file";
+import { type RimLine, READING_SIGMA, rimLine } from "../runout/line";
+import type { Readings } from "../runout/runout";
+import { type ElasticWheel, elasticWheel, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
+
+/** One pass of reading round the wheel, in spoke order. */
+export interface RoundReadings {
+  /** mm, + towards A. */
+  readonly lateral: Readings;
+  /** mm, + outward. */
+  readonly radial: Readings;
+  /** N, 0 slack. */
+  readonly tension?: Readings;
+  /** mm of the rim's mean plane from the wanted one, + towards A. */
+  readonly offset?: number | null;
+}
+
+/** Readings, and the turns made after them. */
+export interface PastRound {
+  readonly readings: RoundReadings;
+  readonly turns: readonly number[];
+}
+
+/** What is believed of the wheel as it stands now. */
+export interface WheelState {
+  readonly lateral: RimLine;
+  readonly radial: RimLine;
+  /** N; below 0 for a spoke that is slack, by as much as it seems to lack. */
+  readonly tension: Float64Array;
+  /** 1 σ of the tensions, N. */
+  readonly tensionSigma: number;
+  /** Which spokes' tension nobody has read. */
+  readonly tensionAssumed: boolean;
+  readonly offset: number | null;
+}
+
+/** 1 σ of a tension reading, fraction (common practice: a good gauge or a calibrated ear). */
+const TENSION_SIGMA = 0.03;
+/** Part by which a forecast is usually wrong once its stiffness is learnt. */
+const FORECAST_SIGMA = 0.12;
+
+/** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
+export const workingTensions = (geometry: WheelGeometry, wanted: ArrayLike<number>, readings: RoundReadings): Float64Array => {
+  const n = geometry.spokes.length;
+  const read = readings.tension;
+  const means = { A: 0, B: 0 };
+  for (const side of ["A", "B"] as const) {
+    const own = geometry.spokes.flatMap((s, i) => (s.flange === side && typeof read?.[i] === "number" ? [read[i] as number] : []));
+    const index = geometry.spokes.findIndex((s) => s.flange === side);
+    means[side] = own.length > 0 ? own.reduce((a, b) => a + b, 0) / own.length : wanted[index];
+  }
+  return Float64Array.from({ length: n }, (_, i) => read?.[i] ?? means[geometry.spokes[i].flange]);
+};
+
+/** The wheel as it answers between two rounds: every spoke in play, about the mean of where it was and will be. */
+export const wheelBetween = (geometry: WheelGeometry, stiffness: Stiffness, now: ArrayLike<number>, then: ArrayLike<number>): ElasticWheel => {
+  const n = geometry.spokes.length;
+  const about = Float64Array.from({ length: n }, (_, i) => Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50));
+  return elasticWheel(geometry, stiffness, about);
+};
+
+const product = (matrix: Float64Array, x: ArrayLike<number>, n: number): Float64Array => {
+  const out = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    let sum = 0;
+    for (let j = 0; j < n; j++) sum += matrix[i * n + j] * x[j];
+    out[i] = sum;
+  }
+  return out;
+};
+
+const rms = (x: Float64Array): number => Math.sqrt(x.reduce((sum, v) => sum + v * v, 0) / x.length);
+
+/**
+ * Every earlier round, carried forward by what was turned since, speaks for the wheel as it is now; the further it had
+ * to be carried, the less it counts. What is left of reading noise shrinks with every round.
+ *
+ * @param grip part of each turn that reached the thread
+ */
+export const wheelState = (
+  geometry: WheelGeometry,
+  elastic: ElasticWheel,
+  grip: number,
+  wanted: ArrayLike<number>,
+  now: RoundReadings,
+  history: readonly PastRound[],
+): WheelState => {
+  const n = geometry.spokes.length;
+  const pitch = (geometry.wheel as Wheel).spoke.threadPitch;
+  const { lateral, radial, tension } = elastic.influences;
+  const sums = {
+    lateral: { top: new Float64Array(n), under: new Float64Array(n) },
+    radial: { top: new Float64Array(n), under: new Float64Array(n) },
+    tension: { top: new Float64Array(n), under: new Float64Array(n) },
+  };
+  const add = (to: { top: Float64Array; under: Float64Array }, values: Readings | undefined, moved: Float64Array, variance: (value: number) => number) => {
+    if (!values) return;
+    for (let i = 0; i < n; i++) {
+      const value = values[i];
+      if (value === null || value === undefined) continue;
+      const weight = 1 / variance(value);
+      to.top[i] += weight * (value + moved[i]);
+      to.under[i] += weight;
+    }
+  };
+  const turned = new Float64Array(n);
+  const rounds = [...history, { readings: now, turns: [] }].reverse();
+  let fresh = true;
+  for (const round of rounds) {
+    if (!fresh) for (let i = 0; i < n; i++) turned[i] += (round.turns[i] ?? 0) * pitch * grip;
+    const movedL = product(lateral, turned, n);
+    const movedR = product(radial, turned, n);
+    const movedT = product(tension, turned, n);
+    // A round with slack spokes in it cannot be carried forward: what they took up before pulling is unknown.
+    const slack = (round.readings.tension ?? []).some((t) => t !== null && t <= 0);
+    const wide = fresh ? 1 : slack ? 100 : 1;
+    const sigmaL = READING_SIGMA ** 2 + (FORECAST_SIGMA * rms(movedL) + (fresh ? 0 : 0.01)) ** 2 * wide;
+    const sigmaR = READING_SIGMA ** 2 + (FORECAST_SIGMA * rms(movedR) + (fresh ? 0 : 0.01)) ** 2 * wide;
+    add(sums.lateral, round.readings.lateral, movedL, () => sigmaL);
+    add(sums.radial, round.readings.radial, movedR, () => sigmaR);
+    add(sums.tension, round.readings.tension, movedT, (t) => Math.max(TENSION_SIGMA * t, 15) ** 2 + (FORECAST_SIGMA * rms(movedT)) ** 2 * wide);
+    fresh = false;
+  }
+  const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
+    Array.from({ length: n }, (_, i) => (s.under[i] > 0 ? s.top[i] / s.under[i] : null));
+  const noise = (s: { under: Float64Array }): number => {
+    const seen = s.under.filter((u) => u > 0);
+    return seen.length === 0 ? READING_SIGMA : Math.max(0.004, Math.sqrt(seen.length / seen.reduce((a, b) => a + b, 0)));
+  };
+  const tensions = mean(sums.tension);
+  const anyTension = tensions.some((t) => t !== null);
+  const filled = new Float64Array(n);
+  const working = workingTensions(geometry, wanted, now);
+  const carried = product(tension, turned, n);
+  // Nothing read at all: taken as evenly tight at the start, changed by what was turned since.
+  for (let i = 0; i < n; i++) filled[i] = tensions[i] ?? (anyTension ? working[i] : 0.9 * wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
+  return {
+    lateral: rimLine(mean(sums.lateral), noise(sums.lateral)),
+    radial: rimLine(mean(sums.radial), noise(sums.radial)),
+    tension: filled,
+    tensionSigma: anyTension ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n) : 0.15 * Math.max(...Array.from(wanted)),
+    tensionAssumed: !anyTension,
+    offset: now.offset ?? null,
+  };
+};

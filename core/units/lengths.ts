@@ -1,0 +1,16 @@
+/** Exact conversions; the core itself works in mm and N only. */
+export const MM_PER_INCH = 25.4;
+/** A thou is a thousandth of an inch. */
+export const MM_PER_THOU = 0.0254;
+export const NEWTON_PER_KGF = 9.80665;
+export const NEWTON_PER_LBF = 4.4482216152605;
+
+export type LengthUnit = "mm" | "inch" | "thou";
+
+const MM_PER: Record<LengthUnit, number> = { mm: 1, inch: MM_PER_INCH, thou: MM_PER_THOU };
+
+/** @returns the same length in mm */
+export const toMm = (value: number, unit: LengthUnit): number => value * MM_PER[unit];
+
+/** @param mm a length in mm @returns the same length in `unit` */
+export const fromMm = (mm: number, unit: LengthUnit): number => mm / MM_PER[unit];

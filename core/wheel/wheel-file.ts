@@ -1,0 +1,160 @@
+import { z } from "zod";
+import { BadInput } from "./bad-input";
+
+/** Zod's own words, with what was given added: a message must say what came and what would do. */
+const number = (what: string) =>
+  z.number({
+    error: (issue) =>
+      issue.input === undefined
+        ? `is missing; give ${what}`
+        : `${JSON.stringify(issue.input)} is not a number; give ${what}`,
+  });
+const between = (low: number, high: number, what: string) =>
+  number(what)
+    .min(low, { error: (issue) => `${issue.input} is too small; ${what} lies between ${low} and ${high}` })
+    .max(high, { error: (issue) => `${issue.input} is too large; ${what} lies between ${low} and ${high}` });
+const oneOf = <const T extends readonly [string, ...string[]]>(values: T, what: string) =>
+  z.enum(values, { error: (issue) => `${JSON.stringify(issue.input)} will not do; ${what} is one of ${values.join(", ")}` });
+
+const flangeRow = z
+  .object({
+    holeCircle: between(10, 600, "a hole circle in mm, centre to centre").optional(),
+    toCentre: between(-150, 150, "the flange's distance from the hub's middle in mm").optional(),
+    holeDiameter: between(1, 12, "a spoke hole diameter in mm").optional(),
+  })
+  .describe("One row of holes in a flange; what is left out is taken from the flange");
+
+const flange = z.object({
+  holes: number("a whole number of holes").int({ error: (i) => `${i.input} is not a whole number of holes` })
+    .min(4, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` })
+    .max(36, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` }),
+  holeCircle: between(10, 600, "a hole circle in mm, centre to centre"),
+  toCentre: between(-150, 150, "the flange's distance from the hub's middle in mm"),
+  holeDiameter: between(1, 12, "a spoke hole diameter in mm"),
+  rows: z.object({ inner: flangeRow, outer: flangeRow }).optional(),
+});
+
+const side = z.object({
+  cross: number("a number of crosses").int({ error: (i) => `${i.input} is not a whole number of crosses` })
+    .min(0, { error: (i) => `${i.input} crosses will not do; give 0 or more` }),
+});
+
+/** The wheel file, `*.wheel.json`: mm, N, degrees. The single source of the published JSON Schema. */
+export const wheelSchema = z.object({
+  format: z.literal("tall-compass/wheel", {
+    error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is a file of another kind; a wheel file says "tall-compass/wheel"`,
+  }),
+  version: z.literal(1, { error: (i) => `version ${JSON.stringify(i.input) ?? "(missing)"} cannot be read; this reads version 1` }),
+  name: z.string().max(200).default(""),
+  rotation: oneOf(["clockwise", "anticlockwise"], "the forward turning seen from side A").default("clockwise"),
+  rim: z.object({
+    holes: number("a whole number of holes").int({ error: (i) => `${i.input} is not a whole number of holes` })
+      .min(12, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
+      .max(72, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
+      .refine((n) => n % 4 === 0, {
+        error: (i) => `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,
+      }),
+    erd: between(100, 900, "an effective rim diameter in mm"),
+    firstHole: oneOf(["A", "B"], "the flange hole 1 belongs to"),
+    holeOffset: between(-20, 20, "the holes' distance from the rim's centre line in mm, + towards their own flange").default(0),
+    section: z
+      .union([
+        oneOf(["steel", "alloy"], "the rim section"),
+        z.object({
+          EA: between(1e4, 1e10, "EA in N"),
+          EIradial: between(1e5, 1e13, "EI in N·mm²"),
+          EIlateral: between(1e5, 1e13, "EI in N·mm²"),
+          GJ: between(1e4, 1e13, "GJ in N·mm²"),
+        }),
+      ])
+      .default("steel"),
+    width: between(10, 150, "a rim width in mm").optional(),
+    centroidRadius: between(50, 450, "the radius of the section's centroid in mm").optional(),
+    drilling: z
+      .union([
+        oneOf(["laced", "radial"], "the drilling"),
+        z.object({
+          lateralDeg: between(-45, 45, "an angle towards the hole's own flange"),
+          tangentialDeg: between(-45, 45, "an angle along the spoke's lean"),
+        }),
+      ])
+      .default("laced"),
+  }),
+  hub: z.object({
+    seat: oneOf(["bent", "straight"], "the spoke seat").default("bent"),
+    A: flange,
+    B: flange,
+    clockingDeg: between(-360, 360, "the clockwise angle from an A hole to the next B hole").optional(),
+  }),
+  offset: between(-60, 60, "the wanted offset in mm, + towards A").default(0),
+  lacing: z.object({
+    A: side,
+    B: side,
+    trailingHeads: oneOf(["out", "in"], "where the trailing spokes' heads lie").default("out"),
+    firstLean: oneOf(["trailing", "leading"], "the lean of the spoke in hole 1").optional(),
+    interlaced: z.boolean().optional(),
+  }),
+  spoke: z.object({
+    diameter: between(1.2, 8, "a spoke diameter in mm"),
+    threadPitch: between(0.2, 2, "a thread pitch in mm"),
+    modulus: between(10000, 400000, "a modulus in N/mm²").default(200000),
+    share: between(0.2, 1, "the part of the axial stiffness left").nullable().default(0.45),
+  }),
+  tension: z.object({ target: between(50, 10000, "a target tension in N") }),
+});
+
+/** A wheel as written, before defaults. */
+export type WheelInput = z.input<typeof wheelSchema>;
+/** A wheel with its defaults in place: mm, N, degrees. */
+export type Wheel = z.output<typeof wheelSchema>;
+export type Side = "A" | "B";
+export type Flange = Wheel["hub"]["A"];
+
+/** `["rim", "holes"]` to `rim.holes`, `["readings", "lateral", 3]` to `readings.lateral[3]`. */
+export const pathText = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text === "" ? String(key) : `${text}.${String(key)}`),
+    "",
+  );
+
+/** Parses with a schema. @throws BadInput for the first thing wrong, with its path */
+export const parseWith = <S extends z.ZodType>(schema: S, input: unknown, at = ""): z.output<S> => {
+  const result = schema.safeParse(input);
+  if (result.success) return result.data;
+  const first = result.error.issues[0];
+  const path = pathText(first.path);
+  throw new BadInput([at, path].filter(Boolean).join("."), first.message);
+};
+
+/** The most crosses a side can have: the spoke would pass the hub's far edge beyond a tangent plus half a hub pitch. */
+export const mostCrosses = (holes: number, erd: number, holeCircle: number): number => {
+  const tangentDeg = (Math.acos(Math.min(1, holeCircle / erd)) * 180) / Math.PI;
+  return Math.floor((tangentDeg + 360 / holes + 1e-9) / (720 / holes));
+};
+
+/**
+ * Reads a wheel and checks what no single field can show.
+ *
+ * @param at path of the wheel inside a larger document
+ * @throws BadInput
+ */
+export const readWheel = (input: unknown, at = ""): Wheel => {
+  const wheel = parseWith(wheelSchema, input, at);
+  const fail = (path: string, message: string): never => {
+    throw new BadInput([at, path].filter(Boolean).join("."), message);
+  };
+  const { rim, hub } = wheel;
+  for (const name of ["A", "B"] as const) {
+    const flangeHere = hub[name];
+    if (flangeHere.holes !== rim.holes / 2)
+      fail(`hub.${name}.holes`, `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs ${rim.holes / 2}`);
+    const circles = [flangeHere.holeCircle, flangeHere.rows?.inner.holeCircle ?? 0, flangeHere.rows?.outer.holeCircle ?? 0];
+    if (Math.max(...circles) > rim.erd - 20)
+      fail("rim.erd", `${rim.erd} mm is smaller than its hub allows: hole circle ${Math.max(...circles)} mm on side ${name}; the rim must be at least 20 mm larger`);
+    const most = mostCrosses(rim.holes, rim.erd, flangeHere.holeCircle);
+    const { cross } = wheel.lacing[name];
+    if (cross > most)
+      fail(`lacing.${name}.cross`, `${cross} cross cannot be laced with ${rim.holes} holes, hole circle ${flangeHere.holeCircle} and ERD ${rim.erd}; 0 to ${most} will do`);
+  }
+  return wheel;
+};

@@ -1,0 +1,11 @@
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  resolve: { alias: { "@": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
+  test: {
+    include: ["{core,store,devices,formats,cli,screens,demo}/**/*.test.{ts,tsx}"],
+    testTimeout: 30_000,
+    reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],
+  },
+});
