@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { BadInput } from "@/core/wheel/bad-input";
+import { parseWith } from "@/core/wheel/wheel-file";
+import { StaleCopy } from "@/store/stale-copy";
+
+/** No request of this application is near a megabyte. */
+const MOST_BYTES = 1024 * 1024;
+
+/** Reads at most a megabyte and parses it; a longer body is refused before it is read. @throws BadInput */
+export const readBody = async <S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> => {
+  const tooMuch = (bytes: number) => new BadInput("", `${(bytes / 1048576).toFixed(0)} MB is too much; at most 1 MB is taken`);
+  const announced = Number(request.headers.get("content-length") ?? 0);
+  if (announced > MOST_BYTES) throw tooMuch(announced);
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.length;
+    if (size > MOST_BYTES) {
+      await reader.cancel();
+      throw tooMuch(size);
+    }
+    chunks.push(value);
+  }
+  let document: unknown;
+  try {
+    document = JSON.parse(Buffer.concat(chunks).toString("utf8"));
+  } catch {
+    throw new BadInput("", "this is not JSON; nothing was changed");
+  }
+  return parseWith(schema, document);
+};
+
+/** Runs a handler; bad input becomes 400 with its path, an old copy 409 with both versions. */
+export const answer = async (work: () => Promise<unknown>): Promise<Response> => {
+  try {
+    return Response.json((await work()) ?? { ok: true });
+  } catch (error) {
+    if (error instanceof BadInput) return Response.json({ error: { path: error.path, message: error.message } }, { status: 400 });
+    if (error instanceof StaleCopy) return Response.json({ error: { path: "version", message: error.message }, stored: error.stored, given: error.given }, { status: 409 });
+    console.error(error);
+    return Response.json({ error: { path: "", message: "The record could not be reached; nothing was lost here. Try again in a moment." } }, { status: 503 });
+  }
+};
+
+export const idSchema = z.uuid({ error: "an id is a UUID made by the sender" });

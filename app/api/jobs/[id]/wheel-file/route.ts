@@ -1,0 +1,25 @@
+import { z } from "zod";
+import { answer, readBody } from "@/app/api/answer";
+import { BadInput } from "@/core/wheel/bad-input";
+import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { findBuild, saveBuild } from "@/store/builds";
+import { jobRecord } from "@/store/job-record";
+
+export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
+  const record = await jobRecord((await params).id);
+  const wheel = record?.settled?.wheel ?? record?.build.input;
+  if (!record || !wheel) return new Response("There is no such job", { status: 404 });
+  return new Response(`${JSON.stringify(wheel, null, 2)}\n`, {
+    headers: { "content-type": "application/json", "content-disposition": `attachment; filename="${record.job.mark.replace(/[^\w-]/g, "_")}.wheel.json"` },
+  });
+};
+
+/** Takes a wheel file in place of measured figures. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const input = await readBody(request, z.unknown());
+    readWheel(input);
+    const { id } = await params;
+    if (!(await jobRecord(id))) throw new BadInput("id", "there is no such job");
+    return saveBuild({ jobId: id, wheel: input as WheelInput, assumed: [], version: (await findBuild(id))?.version ?? 0 });
+  });

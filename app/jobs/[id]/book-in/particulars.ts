@@ -1,0 +1,15 @@
+import type { ParticularAsked } from "@/screens/parts/figures-bench";
+import type { Job } from "@/store/jobs";
+
+/** What the tag on the wheel says. */
+export const particulars = (job: Job): ParticularAsked[] => [
+  { key: "customer", label: "customer", how: "whose wheel is it?", kind: "text", value: job.customer },
+  { key: "telephone", label: "telephone", how: "where they are reached", kind: "text", value: job.telephone },
+  { key: "machine", label: "machine", how: "what it comes from", kind: "text", value: job.machine },
+  { key: "place", label: "which wheel", how: "front or rear", kind: "text", value: job.place, choices: [{ value: "front", label: "front wheel" }, { value: "rear", label: "rear wheel" }, { value: "other", label: "another" }] },
+  { key: "wanted", label: "what is wanted", how: "in the customer's words", kind: "text", value: job.wanted },
+  { key: "promised", label: "promised for", how: "the day it must be ready", kind: "date", value: job.promised ?? "" },
+  { key: "sideA", label: "name of the one side", how: "drum side, sprocket side, plain side", kind: "text", value: job.sideA },
+  { key: "sideB", label: "name of the other side", how: "drum side, sprocket side, plain side", kind: "text", value: job.sideB },
+  { key: "waitingFor", label: "waits for", how: "plating, spokes in the post; empty for nothing", kind: "text", value: job.waitingFor ?? "" },
+];

@@ -1,0 +1,14 @@
+/** How true is true: total readings and offset in mm, evenness as a fraction. Common practice. */
+export interface Tolerance {
+  readonly lateral: number;
+  readonly radial: number;
+  readonly offset: number;
+  readonly tensionSpread: number;
+}
+
+export const TOLERANCES: Record<"service" | "shop" | "show" | "race", Tolerance> = {
+  service: { lateral: 2, radial: 2, offset: 1, tensionSpread: 0.25 },
+  shop: { lateral: 0.5, radial: 0.5, offset: 0.5, tensionSpread: 0.2 },
+  show: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
+  race: { lateral: 0.2, radial: 0.2, offset: 0.2, tensionSpread: 0.15 },
+};

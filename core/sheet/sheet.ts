@@ -1,0 +1,32 @@
+import type { Tolerance } from "../runout/tolerance";
+
+/** What the customer gets, as figures and words; the screen and the PDF are made from this and nothing else. */
+export interface Sheet {
+  readonly wheel: { readonly mark: string; readonly machine: string; readonly place: string; readonly holes: number; readonly work: string };
+  readonly customer: string;
+  readonly shop: string;
+  readonly date: string;
+  readonly lines: readonly SheetLine[];
+  readonly tolerance: Tolerance & { readonly name: string };
+  /** Over the holes, mm, as returned; null unread. */
+  readonly trace: { readonly lateral: readonly (number | null)[]; readonly radial: readonly (number | null)[] } | null;
+  readonly assumed: readonly string[];
+  readonly signedBy: string | null;
+}
+
+export interface SheetLine {
+  readonly label: string;
+  readonly found: string;
+  readonly returned: string;
+}
+
+/** Printed on every sheet and shown where the danger is. */
+export const CAUTIONS = {
+  manual: "The machine's own service manual comes before any figure here; local law, roadworthiness inspection and licensed practice decide.",
+  scrap: "Cracked hub, rim or drum, elongated spoke holes, pulled threads: scrap, do not true.",
+  linings: "Old brake linings may hold asbestos: no compressed air, no dry brushing; wet methods, a proper mask, local disposal rules. Paint may hold lead; cadmium and chrome are a plater's work.",
+  eyes: "Eye protection: a spoke can let go. Fingers clear of a turning wheel, chain and brake; machine secured on its stand, engine off.",
+  drum: "Have the drum checked for roundness after tensioning; machining, tyre fitting and balancing go to those equipped for it.",
+  tyre: "Tyre on: a spoke end can come through the tape into the tube. Small corrections only; for more, the tyre comes off.",
+  after: "After the first rides, 50 to 100 km: have spoke tension and axle nuts checked again.",
+} as const;

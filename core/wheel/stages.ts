@@ -1,0 +1,67 @@
+/** The order of the work; each is a place in the application. */
+export const STAGES = ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"] as const;
+export type Stage = (typeof STAGES)[number];
+
+export const STAGE_NAMES: Record<Stage, string> = {
+  "book-in": "Book in",
+  measure: "Measure",
+  spokes: "Spokes",
+  lace: "Lace",
+  tension: "Tension",
+  true: "True",
+  "hand-back": "Hand back",
+};
+
+/** What each kind of job needs; tension is read in the truing walk until its own place is asked for. */
+export const STAGES_OF_KIND: Record<string, readonly Stage[]> = {
+  rebuild: ["book-in", "measure", "spokes", "lace", "true", "hand-back"],
+  "broken-spoke": ["book-in", "spokes", "lace", "true", "hand-back"],
+  "true-only": ["book-in", "true", "hand-back"],
+  "check-only": ["book-in", "true", "hand-back"],
+};
+
+export type StageState = "done" | "next" | "missing" | "waiting" | "ahead" | "changed";
+
+/** What a job's record says of its stages. */
+export interface Progress {
+  readonly kind: string;
+  /** Names of figures taken. */
+  readonly taken: readonly string[];
+  readonly hasBuild: boolean;
+  /** The figures now make another wheel than the one settled. */
+  readonly buildStale: boolean;
+  readonly laced: boolean;
+  readonly rounds: number;
+  readonly trueEnough: boolean;
+  readonly signed: boolean;
+  readonly waitingFor: string | null;
+}
+
+const LOST_FOR_GOOD = ["offset.found", "rim.firstHole", "lacing.firstLean", "lacing.trailingHeads"];
+const NEEDED_TO_MEASURE = ["rim.holes", "rim.outsideDiameter", "rim.height", "rim.bedThickness", "hub.width", "hub.A.fromFace", "hub.B.fromFace", "hub.A.holeCircle", "hub.B.holeCircle"];
+
+/** Which of a list of figures have not been taken. */
+const lacking = (p: Progress, names: readonly string[]) => names.filter((n) => !p.taken.includes(n));
+
+/** Each stage of this kind of job and how it stands; the first that is not done is next (or waits). */
+export const stageStates = (p: Progress): { readonly stage: Stage; readonly state: StageState }[] => {
+  const started = (names: readonly string[]) => names.some((n) => p.taken.includes(n));
+  const doneness: Record<Stage, "done" | "missing" | "open"> = {
+    "book-in": lacking(p, LOST_FOR_GOOD).length === 0 ? "done" : started(LOST_FOR_GOOD) || p.rounds > 0 || p.hasBuild ? "missing" : "open",
+    measure: lacking(p, NEEDED_TO_MEASURE).length === 0 ? "done" : started(NEEDED_TO_MEASURE) ? "missing" : "open",
+    spokes: p.hasBuild ? "done" : "open",
+    lace: p.laced || p.rounds > 0 ? "done" : "open",
+    tension: "open",
+    true: p.trueEnough || p.signed ? "done" : "open",
+    "hand-back": p.signed ? "done" : "open",
+  };
+  const list = STAGES_OF_KIND[p.kind] ?? STAGES_OF_KIND.rebuild;
+  const next = list.find((s) => doneness[s] === "open" || (doneness[s] === "missing" && s === list[0] && p.rounds === 0 && !p.hasBuild));
+  return list.map((stage) => {
+    if (p.signed) return { stage, state: "done" };
+    if (stage === "spokes" && p.hasBuild && p.buildStale) return { stage, state: "changed" };
+    if (stage === next) return { stage, state: p.waitingFor ? "waiting" : "next" };
+    if (doneness[stage] === "done") return { stage, state: "done" };
+    return { stage, state: doneness[stage] === "missing" ? "missing" : "ahead" };
+  });
+};

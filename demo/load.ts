@@ -1,0 +1,79 @@
+import { advise } from "@/core/truing/advise";
+import { TOLERANCES } from "@/core/runout/tolerance";
+import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { saveBuild } from "@/store/builds";
+import { database } from "@/store/database";
+import { jobRecord } from "@/store/job-record";
+import { changeJob, finishJob, openJob } from "@/store/jobs";
+import { addMeasurement } from "@/store/measurements";
+import { addReading, addTurn, openRound, saveAdvice } from "@/store/rounds";
+import { jobSheet } from "@/store/job-sheet";
+import { addSheet } from "@/store/sheets";
+import { DEMO_JOBS, type DemoJob } from "./scenario";
+
+const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
+
+/** Loads the invented workshop into an empty database; leaves any other alone. */
+export const loadDemoOnce = async (): Promise<void> => {
+  if (await database()("jobs").first()) return;
+  for (const job of DEMO_JOBS) await loadJob(job);
+};
+
+const loadJob = async (demo: DemoJob): Promise<void> => {
+  const id = crypto.randomUUID();
+  const { kind, figures, rounds, settled, signedBy, promisedIn, waitingSinceIn, ...particulars } = demo;
+  const job = await openJob({ id, kind, ...particulars });
+  await changeJob(id, job.version, { ...particulars, promised: day(promisedIn), waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn) });
+  for (const [name, value] of Object.entries(figures))
+    await addMeasurement({ id: crypto.randomUUID(), jobId: id, name, typed: String(value), unit: typeof value === "number" ? "mm" : "choice", value: typeof value === "number" ? value : null, method: "" });
+  if (settled) {
+    const record = await jobRecord(id);
+    if (record?.build.wheel) await saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version: 0 });
+  }
+  if (rounds) await trueOnStand(id, rounds.seed, rounds.count, rounds.leaveTurns);
+  if (signedBy) {
+    const record = await jobRecord(id);
+    if (record) await addSheet({ id: crypto.randomUUID(), jobId: id, contents: { ...jobSheet(record, day(0)), signedBy }, signedBy });
+    await finishJob(id);
+  }
+};
+
+/** Rounds of truing on a simulated wheel: what is stored is what its dial and gauge said. */
+const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurns: boolean): Promise<void> => {
+  const record = await jobRecord(jobId);
+  if (!record?.wheel) return;
+  const { wheel, job } = record;
+  const stand = new StandInWheel(wheel, hiddenWheel(seed));
+  const all = [...Array(wheel.rim.holes).keys()].map((i) => i + 1);
+  const history: { readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number }; turns: number[] }[] = [];
+  for (let r = 0; r < count; r++) {
+    const roundId = crypto.randomUUID();
+    await openRound(jobId, roundId);
+    const hundredth = (x: number) => Math.round(x * 100) / 100;
+    const readings = {
+      lateral: all.map((s) => hundredth(stand.readLateral(s))),
+      radial: all.map((s) => hundredth(stand.readRadial(s))),
+      tension: all.map((s) => Math.round(stand.readTension(s) / 10) * 10),
+      offset: hundredth(stand.readOffset()),
+    };
+    const put = (what: "lateral" | "radial" | "tension" | "offset", spoke: number, value: number) =>
+      addReading(roundId, { id: crypto.randomUUID(), what, spoke, value, typed: String(value), doubtful: false });
+    await put("offset", 0, readings.offset);
+    for (const s of all) {
+      await put("lateral", s, readings.lateral[s - 1]);
+      await put("radial", s, readings.radial[s - 1]);
+      await put("tension", s, readings.tension[s - 1]);
+    }
+    const advice = advise({ wheel, readings, tolerance: TOLERANCES[job.tolerance], stage: 1, nipple: { step: 1 / 16, most: 1 }, history });
+    await saveAdvice(roundId, advice);
+    history.push({ readings, turns: [...advice.turns] });
+    if (r === count - 1 && leaveTurns) return;
+    for (const s of all) {
+      const turns = advice.turns[s - 1];
+      if (turns === 0) continue;
+      stand.turn(s, turns);
+      await addTurn(roundId, { id: crypto.randomUUID(), spoke: s, turns });
+    }
+    stand.destress();
+  }
+};

@@ -1,0 +1,46 @@
+import type { JobKind, ToleranceName } from "@/store/jobs";
+
+/** One wheel of the invented workshop. */
+export interface DemoJob {
+  readonly kind: JobKind;
+  readonly customer: string;
+  readonly telephone: string;
+  readonly machine: string;
+  readonly mark: string;
+  readonly place: "front" | "rear";
+  readonly wanted: string;
+  readonly sideA: string;
+  readonly sideB: string;
+  readonly tolerance: ToleranceName;
+  readonly promisedIn: number;
+  readonly waitingFor?: string;
+  readonly waitingSinceIn?: number;
+  readonly figures: Readonly<Record<string, number | string>>;
+  readonly settled?: boolean;
+  readonly rounds?: { readonly seed: number; readonly count: number; readonly leaveTurns: boolean };
+  readonly signedBy?: string;
+}
+
+const asFound = { "offset.found": 1.2, "rim.firstHole": "A", "lacing.firstLean": "trailing", "lacing.trailingHeads": "out", rotation: "clockwise", "found.lateral": 2.4, "found.radial": 1.7 };
+
+const fullWidth40 = {
+  "rim.holes": 40, "rim.outsideDiameter": 492, "rim.height": 31, "rim.bedThickness": 2.5, "rim.washer": 0, "rim.headToSlot": 2.5, "rim.holeOffset": 3, "rim.width": 55, "rim.section": "steel",
+  "hub.width": 142, "hub.A.fromFace": 38, "hub.B.fromFace": 41, "hub.A.holeCircle": 150, "hub.B.holeCircle": 150, "hub.A.holeDiameter": 4, "hub.B.holeDiameter": 4, "hub.seat": "bent",
+  "offset.wanted": 0, "lacing.A.cross": 2, "lacing.B.cross": 2, "spoke.diameter": 3.66, "spoke.threadPitch": 0.635, "tension.target": 2500,
+};
+const singleSided36 = {
+  "rim.holes": 36, "rim.outsideDiameter": 516, "rim.height": 29, "rim.bedThickness": 3.2, "rim.washer": 0.5, "rim.headToSlot": 2.5, "rim.holeOffset": 2, "rim.width": 50, "rim.section": "alloy",
+  "hub.width": 120, "hub.A.fromFace": 26, "hub.B.fromFace": 31, "hub.A.holeCircle": 176, "hub.B.holeCircle": 92, "hub.A.holeDiameter": 3.8, "hub.B.holeDiameter": 3.8, "hub.seat": "bent",
+  "offset.wanted": 2, "lacing.A.cross": 1, "lacing.B.cross": 3, "spoke.diameter": 3.25, "spoke.threadPitch": 0.635, "tension.target": 2000,
+};
+
+/** Invented: workshop, customers, machines and parts. */
+export const DEMO_JOBS: readonly DemoJob[] = [
+  { kind: "rebuild", customer: "Ines Marlow", telephone: "0555 0101", machine: "Heron 350 twin", mark: "H-014", place: "rear", wanted: "rebuild with new spokes, steel rim kept", sideA: "drum side", sideB: "sprocket side", tolerance: "shop", promisedIn: 2, figures: { ...asFound, ...fullWidth40, "lace.last": 40 }, settled: true, rounds: { seed: 5, count: 3, leaveTurns: true } },
+  { kind: "rebuild", customer: "Tobias Fenn", telephone: "0555 0102", machine: "Lapwing 250", mark: "L-007", place: "front", wanted: "new alloy rim, hub blasted and painted", sideA: "brake side", sideB: "plain side", tolerance: "show", promisedIn: 5, figures: { ...asFound, ...singleSided36, "lace.last": 14 }, settled: true },
+  { kind: "rebuild", customer: "Ada Quill", telephone: "0555 0103", machine: "Bittern 500 single", mark: "B-021", place: "front", wanted: "rim plated, everything else as it was", sideA: "drum side", sideB: "plain side", tolerance: "shop", promisedIn: 12, waitingFor: "plating", waitingSinceIn: -6, figures: { ...asFound, ...fullWidth40, "rim.holes": 36, "lacing.A.cross": 2, "lacing.B.cross": 2 } },
+  { kind: "rebuild", customer: "Ruben Sallow", telephone: "0555 0104", machine: "Curlew 175", mark: "C-003", place: "rear", wanted: "strip, blast and rebuild", sideA: "drum side", sideB: "sprocket side", tolerance: "service", promisedIn: 16, figures: { "offset.found": -0.6, "rim.firstHole": "B" } },
+  { kind: "true-only", customer: "Mira Okonjo-Vale", telephone: "0555 0105", machine: "Plover 125", mark: "P-030", place: "front", wanted: "wobbles after a pothole, waits for it", sideA: "brake side", sideB: "other side", tolerance: "service", promisedIn: 0, figures: {} },
+  { kind: "broken-spoke", customer: "Piet Harrow", telephone: "0555 0106", machine: "Heron 350 twin", mark: "H-009", place: "rear", wanted: "one spoke gone at the elbow", sideA: "drum side", sideB: "sprocket side", tolerance: "shop", promisedIn: 1, figures: { ...asFound, "rim.holes": 40 } },
+  { kind: "rebuild", customer: "Lena Brook", telephone: "0555 0107", machine: "Godwit 600", mark: "G-002", place: "rear", wanted: "rebuild, stainless spokes", sideA: "drum side", sideB: "sprocket side", tolerance: "shop", promisedIn: -4, figures: { ...asFound, ...fullWidth40, "rim.outsideDiameter": 490, "lace.last": 40 }, settled: true, rounds: { seed: 11, count: 4, leaveTurns: true }, signedBy: "T. Compass" },
+];

@@ -1,0 +1,9 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  serverExternalPackages: ["knex", "mysql2"],
+  poweredByHeader: false,
+  devIndicators: false,
+  turbopack: { root: import.meta.dirname },
+};
+export default config;

@@ -1,0 +1,81 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
+import { EntryBar } from "../parts/entry-bar";
+import { LedgerPanel } from "../parts/ledger-panel";
+import { send } from "../parts/outbox";
+
+const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; limit: number; label: string }) => {
+  const read = values.flatMap((v, i) => (v === null ? [] : [{ v, i }]));
+  if (read.length < 2) return null;
+  const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
+  const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
+  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
+  const at = (r: { v: number; i: number }) => `${130 + ((r.i + 0.5) / values.length) * 560},${40 - ((r.v - middle) / scale) * 34}`;
+  const band = (limit / 2 / scale) * 34;
+  return (
+    <svg viewBox="0 0 700 80" className="w-full" role="img" aria-label={`${label} as returned`}>
+      <text x="0" y="38" fontSize="17" fill="var(--color-ink)">{label}</text>
+      <text x="0" y="58" fontSize="14" fill="var(--color-ink)">{scale} mm either way</text>
+      <rect x="130" y={40 - band} width="560" height={band * 2} fill="none" stroke="var(--color-rule)" strokeDasharray="2 4" />
+      <polyline points={read.map(at).join(" ")} fill="none" stroke="var(--color-ink)" strokeWidth="2.5" />
+    </svg>
+  );
+};
+
+/** The customer's sheet itself, as it will print; signed here. */
+export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
+  const router = useRouter();
+  const [signing, setSigning] = useState(false);
+  const [message, setMessage] = useState<string | null>(null);
+  const sign = async (name: string) => {
+    if (name === "") return setMessage("a name is needed; who hands the wheel back?");
+    const sent = await send(`/api/jobs/${jobId}/sheet`, { id: crypto.randomUUID(), signedBy: name });
+    if (!sent.ok) return setMessage(sent.message);
+    setSigning(false);
+    router.refresh();
+  };
+  const { wheel, tolerance: t } = sheet;
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 portrait:flex-col">
+        <div className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
+          <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5">
+            <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
+              <h1 className="text-3xl font-bold">Wheel {wheel.mark}</h1>
+              <span className="font-mono text-lg">{sheet.date}</span>
+            </header>
+            <p className="pt-2 text-lg">{[wheel.machine, wheel.place, `${wheel.holes} spokes`, wheel.work].filter(Boolean).join(", ")}</p>
+            <p className="text-lg">{sheet.customer && `For ${sheet.customer}`}</p>
+            <table className="mt-3 w-full text-base">
+              <thead><tr className="text-left"><th className="w-[34%]" scope="col"><span className="sr-only">what</span></th><th scope="col" className="font-normal">as found</th><th scope="col" className="font-normal">as returned</th></tr></thead>
+              <tbody>
+                {sheet.lines.map((l) => (
+                  <tr key={l.label} className="border-t border-grid"><th scope="row" className="py-1 text-left font-normal">{l.label}</th><td className="font-mono">{l.found}</td><td className="font-mono">{l.returned}</td></tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="mt-2 text-base">Tolerance chosen: {t.name}: {t.lateral} mm side to side, {t.radial} mm hop, {t.offset} mm offset, tension within {Math.round(t.tensionSpread * 100)} % of its side.</p>
+            {sheet.trace && <div className="mt-2"><Trace values={sheet.trace.lateral} limit={t.lateral} label="side to side" /><Trace values={sheet.trace.radial} limit={t.radial} label="hop" /></div>}
+            {sheet.assumed.length > 0 && <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>}
+            <div className="mt-3 border-t border-ink pt-2 text-base">{[CAUTIONS.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => <p key={c} className="mb-1">{c}</p>)}</div>
+            <p className="mt-6 w-72 border-b border-ink text-xl">{sheet.signedBy ?? "\u00a0"}</p>
+            <p className="text-base">signed</p>
+          </article>
+        </div>
+        <LedgerPanel startFolded>
+          <p>Every line comes from the record: as found from booking in or the first round, as returned from the last round read.</p>
+        </LedgerPanel>
+      </div>
+      {signing ? (
+        <EntryBar prompt="signed by" how="the name that stands under the sheet; the wheel is then handed back" kind="text" message={message} onTake={sign} takeKeys={[{ label: "sign", sign: 1 }]} />
+      ) : (
+        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+          <a href={`/api/jobs/${jobId}/sheet`} target="_blank" rel="noreferrer" className="flex flex-1 items-center justify-center text-2xl">print (PDF)</a>
+          <button type="button" onClick={() => setSigning(true)} className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]">{sheet.signedBy ? "sign again" : "sign and hand back"}</button>
+        </div>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,23 @@
+import type { ReadingKind } from "./round-view";
+
+/** One stop of the reading walk. */
+export interface Stop {
+  readonly spoke: number;
+  readonly what: ReadingKind;
+}
+
+/**
+ * Where to read: the offset once, then from the valve side to side and hop at one stop. Every fourth spoke while it is
+ * rough, every second from 1 mm down, every one only when asked.
+ *
+ * @param every 1, 2 or 4
+ */
+export const readingStops = (holes: number, every: number, tension: boolean): Stop[] => {
+  const stops: Stop[] = [{ spoke: 0, what: "offset" }];
+  for (let s = 1; s <= holes; s += every) stops.push({ spoke: s, what: "lateral" }, { spoke: s, what: "radial" });
+  if (tension) for (let s = 1; s <= holes; s++) stops.push({ spoke: s, what: "tension" });
+  return stops;
+};
+
+/** @param lastTir mm of the round before; null for the first */
+export const usualEvery = (lastTir: number | null): number => (lastTir !== null && lastTir <= 1 ? 2 : 4);

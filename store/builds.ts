@@ -1,0 +1,36 @@
+import type { WheelInput } from "@/core/wheel/wheel-file";
+import { database } from "./database";
+import { StaleCopy } from "./stale-copy";
+
+/** The wheel file of a job as it was settled, and which of its figures nobody measured. */
+export interface Build {
+  readonly jobId: string;
+  readonly wheel: WheelInput;
+  readonly assumed: readonly string[];
+  readonly version: number;
+}
+
+const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
+
+export const findBuild = async (jobId: string): Promise<Build | null> => {
+  const row = await database()("builds").where({ job_id: jobId }).first();
+  return row ? { jobId, wheel: json(row.wheel), assumed: json(row.assumed), version: row.version } : null;
+};
+
+/**
+ * @param version 0 for the first one
+ * @throws StaleCopy
+ */
+export const saveBuild = async (build: Build): Promise<Build> => {
+  const { jobId, wheel, assumed, version } = build;
+  const values = { wheel: JSON.stringify(wheel), assumed: JSON.stringify(assumed) };
+  if (version === 0) {
+    await database()("builds").insert({ job_id: jobId, ...values, version: 1 }).onConflict("job_id").ignore();
+  } else {
+    await database()("builds").where({ job_id: jobId, version }).update({ ...values, version: version + 1 });
+  }
+  const stored = (await findBuild(jobId)) as Build;
+  const ours = stored.version === version + 1 && JSON.stringify(stored.wheel) === JSON.stringify(json(values.wheel));
+  if (!ours) throw new StaleCopy(stored, build);
+  return stored;
+};

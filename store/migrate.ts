@@ -1,0 +1,15 @@
+import type { Knex } from "knex";
+import * as firstHouse from "./migrations/first-house";
+
+const migrations: Record<string, Knex.Migration> = { "001-first-house": firstHouse };
+
+/** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */
+const source: Knex.MigrationSource<string> = {
+  getMigrations: async () => Object.keys(migrations),
+  getMigrationName: (name) => name,
+  getMigration: async (name) => migrations[name],
+};
+
+export const migrate = async (knex: Knex): Promise<void> => {
+  await knex.migrate.latest({ migrationSource: source });
+};

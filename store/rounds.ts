@@ -1,0 +1,100 @@
+import type { Advice } from "@/core/truing/advise";
+import type { RoundReadings } from "@/core/truing/state";
+import { database } from "./database";
+
+export type ReadingKind = "lateral" | "radial" | "tension" | "offset";
+
+/** One reading as it was taken; spoke 0 for the offset. mm or N. */
+export interface Reading {
+  readonly id: string;
+  readonly what: ReadingKind;
+  readonly spoke: number;
+  readonly value: number;
+  readonly typed: string;
+  readonly doubtful: boolean;
+}
+
+/** One nipple turned, + tightened. */
+export interface Turn {
+  readonly id: string;
+  readonly spoke: number;
+  readonly turns: number;
+}
+
+/** A pass round the wheel: readings, what was advised on them, what was turned. */
+export interface Round {
+  readonly id: string;
+  readonly number: number;
+  readonly advice: Advice | null;
+  readonly destressed: boolean;
+  readonly readings: readonly Reading[];
+  readonly turns: readonly Turn[];
+}
+
+const json = (value: unknown) => (typeof value === "string" ? JSON.parse(value) : value);
+
+export const listRounds = async (jobId: string): Promise<Round[]> => {
+  const db = database();
+  const rounds = await db("rounds").where({ job_id: jobId }).orderBy("number");
+  const ids = rounds.map((r) => r.id);
+  const readings = ids.length > 0 ? await db("readings").whereIn("round_id", ids).orderBy("order") : [];
+  const turns = ids.length > 0 ? await db("turns").whereIn("round_id", ids).orderBy("order") : [];
+  return rounds.map((r) => ({
+    id: r.id,
+    number: r.number,
+    advice: r.advice === null ? null : json(r.advice),
+    destressed: Boolean(r.destressed),
+    readings: readings
+      .filter((x) => x.round_id === r.id)
+      .map((x) => ({ id: x.id, what: x.what, spoke: x.spoke, value: x.value, typed: x.typed, doubtful: Boolean(x.doubtful) })),
+    turns: turns.filter((x) => x.round_id === r.id).map((x) => ({ id: x.id, spoke: x.spoke, turns: x.turns })),
+  }));
+};
+
+/** The next round; the same id again changes nothing. */
+export const openRound = async (jobId: string, id: string): Promise<void> => {
+  await database().transaction(async (trx) => {
+    if (await trx("rounds").where({ id }).first()) return;
+    // Locks the job's row, so that two tablets do not open the same round twice.
+    await trx("jobs").where({ id: jobId }).forUpdate().first();
+    const last = await trx("rounds").where({ job_id: jobId }).max("number as n").first();
+    await trx("rounds").insert({ id, job_id: jobId, number: Number(last?.n ?? 0) + 1 });
+  });
+};
+
+/** Append-only; the same id again changes nothing. */
+export const addReading = async (roundId: string, r: Reading): Promise<void> => {
+  await database()("readings").insert({ id: r.id, round_id: roundId, what: r.what, spoke: r.spoke, value: r.value, typed: r.typed, doubtful: r.doubtful }).onConflict("id").ignore();
+};
+
+export const addTurn = async (roundId: string, t: Turn): Promise<void> => {
+  await database()("turns").insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns }).onConflict("id").ignore();
+};
+
+export const saveAdvice = async (roundId: string, advice: Advice): Promise<void> => {
+  await database()("rounds").where({ id: roundId }).update({ advice: JSON.stringify(advice) });
+};
+
+export const markDestressed = async (roundId: string): Promise<void> => {
+  await database()("rounds").where({ id: roundId }).update({ destressed: true });
+};
+
+/** What counts of a round's readings: the newest of each place. */
+export const roundReadings = (round: Round, holes: number): RoundReadings => {
+  const lateral = new Array<number | null>(holes).fill(null);
+  const radial = new Array<number | null>(holes).fill(null);
+  const tension = new Array<number | null>(holes).fill(null);
+  let offset: number | null = null;
+  for (const r of round.readings) {
+    if (r.what === "offset") offset = r.value;
+    else if (r.spoke >= 1 && r.spoke <= holes) ({ lateral, radial, tension })[r.what][r.spoke - 1] = r.value;
+  }
+  return { lateral, radial, tension, offset };
+};
+
+/** Turns per spoke really made; a nipple turned twice counts both. */
+export const turnsMade = (round: Round, holes: number): number[] => {
+  const out = new Array<number>(holes).fill(0);
+  for (const t of round.turns) if (t.spoke >= 1 && t.spoke <= holes) out[t.spoke - 1] += t.turns;
+  return out;
+};
