@@ -4,14 +4,18 @@ import { lacingSteps } from "@/core/lacing/steps";
 import { rimLine } from "@/core/runout/line";
 import { harmonics, meanReading, totalReading } from "@/core/runout/runout";
 import { spokeKinds } from "@/core/spoke/kinds";
-import { readNote, noteAnswer } from "@/core/tension/note";
+import { noteAnswer, readNote } from "@/core/tension/note";
 import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
 import { withSideNames } from "@/core/truing/explain";
 import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith, readWheel } from "@/core/wheel/wheel-file";
 
-const reading = z.number({ error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, or null where nothing was read` }).nullable();
+const reading = z
+  .number({
+    error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, or null where nothing was read`,
+  })
+  .nullable();
 
 export const runoutSchema = z.object({ lateral: z.array(reading).min(4), radial: z.array(reading).min(4) });
 
@@ -26,16 +30,36 @@ export const commands = {
   lace: (input: unknown) => {
     const wheel = readWheel(input);
     return {
-      spokes: placeSpokes(wheel).map(({ spoke, rimAngleDeg, flange, row, hubHole, hubAngleDeg, head, lean, cross, length }) => ({
-        spoke, rimHole: spoke, rimAngleDeg, flange, row, hubHole, hubAngleDeg, head, lean, cross, length,
-      })),
+      spokes: placeSpokes(wheel).map(
+        ({ spoke, rimAngleDeg, flange, row, hubHole, hubAngleDeg, head, lean, cross, length }) => ({
+          spoke,
+          rimHole: spoke,
+          rimAngleDeg,
+          flange,
+          row,
+          hubHole,
+          hubAngleDeg,
+          head,
+          lean,
+          cross,
+          length,
+        }),
+      ),
       steps: lacingSteps(wheel).map(({ n, spoke, text }) => ({ n, spoke, text: withSideNames(text, SIDE_NAMES) })),
     };
   },
   runout: (input: unknown) => {
     const { lateral, radial } = parseWith(runoutSchema, input);
-    if (lateral.length !== radial.length) throw new BadInput("radial", `${radial.length} readings do not go with ${lateral.length} lateral ones; give as many of each`);
-    const part = (readings: readonly (number | null)[]) => ({ tir: totalReading(readings), mean: meanReading(readings), harmonics: harmonics(readings) });
+    if (lateral.length !== radial.length)
+      throw new BadInput(
+        "radial",
+        `${radial.length} readings do not go with ${lateral.length} lateral ones; give as many of each`,
+      );
+    const part = (readings: readonly (number | null)[]) => ({
+      tir: totalReading(readings),
+      mean: meanReading(readings),
+      harmonics: harmonics(readings),
+    });
     return { lateral: part(lateral), radial: { ...part(radial), seam: rimLine(radial).seam } };
   },
   advise: (input: unknown) => {

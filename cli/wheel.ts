@@ -36,7 +36,8 @@ const readAll = (file: string | null): string => {
   } catch {
     throw new BadInput("--file", `${file ?? "standard input"} cannot be read; give the path of a JSON document`);
   }
-  if (text.length > MOST_BYTES) throw new BadInput("", `${(text.length / 1048576).toFixed(0)} MB is too much; a document has at most 16 MB`);
+  if (text.length > MOST_BYTES)
+    throw new BadInput("", `${(text.length / 1048576).toFixed(0)} MB is too much; a document has at most 16 MB`);
   return text.toString("utf8");
 };
 
@@ -71,7 +72,10 @@ const main = async (args: readonly string[]): Promise<number> => {
     }
   };
   try {
-    const lines = file === null ? createInterface({ input: process.stdin, crlfDelay: Number.POSITIVE_INFINITY }) : readAll(file).split(/\r?\n/);
+    const lines =
+      file === null
+        ? createInterface({ input: process.stdin, crlfDelay: Number.POSITIVE_INFINITY })
+        : readAll(file).split(/\r?\n/);
     for await (const line of lines) if (line.trim() !== "") process.stdout.write(`${reply(line)}\n`);
   } catch (error) {
     return refuse(error);

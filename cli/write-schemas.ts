@@ -18,5 +18,6 @@ export const schemas = () => {
 
 if (process.argv[1]?.endsWith("write-schemas.ts")) {
   mkdirSync("docs/formats", { recursive: true });
-  for (const [name, schema] of Object.entries(schemas())) writeFileSync(`docs/formats/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+  for (const [name, schema] of Object.entries(schemas()))
+    writeFileSync(`docs/formats/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
 }

@@ -1,13 +1,13 @@
-import { advise } from "@/core/truing/advise";
 import { TOLERANCES } from "@/core/runout/tolerance";
+import { advise } from "@/core/truing/advise";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";
 import { jobRecord } from "@/store/job-record";
+import { jobSheet } from "@/store/job-sheet";
 import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { addReading, addTurn, openRound, saveAdvice } from "@/store/rounds";
-import { jobSheet } from "@/store/job-sheet";
 import { addSheet } from "@/store/sheets";
 import { DEMO_JOBS, type DemoJob } from "./scenario";
 
@@ -23,17 +23,36 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
   const id = crypto.randomUUID();
   const { kind, figures, rounds, settled, signedBy, promisedIn, waitingSinceIn, ...particulars } = demo;
   const job = await openJob({ id, kind, ...particulars });
-  await changeJob(id, job.version, { ...particulars, promised: day(promisedIn), waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn) });
+  await changeJob(id, job.version, {
+    ...particulars,
+    promised: day(promisedIn),
+    waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
+  });
   for (const [name, value] of Object.entries(figures))
-    await addMeasurement({ id: crypto.randomUUID(), jobId: id, name, typed: String(value), unit: typeof value === "number" ? "mm" : "choice", value: typeof value === "number" ? value : null, method: "" });
+    await addMeasurement({
+      id: crypto.randomUUID(),
+      jobId: id,
+      name,
+      typed: String(value),
+      unit: typeof value === "number" ? "mm" : "choice",
+      value: typeof value === "number" ? value : null,
+      method: "",
+    });
   if (settled) {
     const record = await jobRecord(id);
-    if (record?.build.wheel) await saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version: 0 });
+    if (record?.build.wheel)
+      await saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version: 0 });
   }
   if (rounds) await trueOnStand(id, rounds.seed, rounds.count, rounds.leaveTurns);
   if (signedBy) {
     const record = await jobRecord(id);
-    if (record) await addSheet({ id: crypto.randomUUID(), jobId: id, contents: { ...jobSheet(record, day(0)), signedBy }, signedBy });
+    if (record)
+      await addSheet({
+        id: crypto.randomUUID(),
+        jobId: id,
+        contents: { ...jobSheet(record, day(0)), signedBy },
+        signedBy,
+      });
     await finishJob(id);
   }
 };
@@ -43,9 +62,12 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
   const record = await jobRecord(jobId);
   if (!record?.wheel) return;
   const { wheel, job } = record;
-  const stand = new StandInWheel(wheel, hiddenWheel(seed));
+  const stand = new StandInWheel(wheel, hiddenWheel(seed, "fresh", { bareLateral: 1.1, bareRadial: 0.8 }));
   const all = [...Array(wheel.rim.holes).keys()].map((i) => i + 1);
-  const history: { readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number }; turns: number[] }[] = [];
+  const history: {
+    readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number };
+    turns: number[];
+  }[] = [];
   for (let r = 0; r < count; r++) {
     const roundId = crypto.randomUUID();
     await openRound(jobId, roundId);
@@ -64,7 +86,14 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
       await put("radial", s, readings.radial[s - 1]);
       await put("tension", s, readings.tension[s - 1]);
     }
-    const advice = advise({ wheel, readings, tolerance: TOLERANCES[job.tolerance], stage: 1, nipple: { step: 1 / 16, most: 1 }, history });
+    const advice = advise({
+      wheel,
+      readings,
+      tolerance: TOLERANCES[job.tolerance],
+      stage: 1,
+      nipple: { step: 1 / 16, most: 1 },
+      history,
+    });
     await saveAdvice(roundId, advice);
     history.push({ readings, turns: [...advice.turns] });
     if (r === count - 1 && leaveTurns) return;

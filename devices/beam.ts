@@ -41,10 +41,20 @@ interface BendTerms {
 
 const blank = () => Array.from({ length: 12 }, () => new Array<number>(12).fill(0));
 
-const bendingTerms = (e: number, l: number): BendTerms => ({ dd: 12 * e, rr: 4 * e * l * l, cross: 2 * e * l * l, dr: 6 * e * l });
+const bendingTerms = (e: number, l: number): BendTerms => ({
+  dd: 12 * e,
+  rr: 4 * e * l * l,
+  cross: 2 * e * l * l,
+  dr: 6 * e * l,
+});
 
 /** Adds one plane's bending: movement and rotation at both ends; the sign turns with the plane's handedness. */
-const bend = (k: number[][], [d1, r1, d2, r2]: readonly [number, number, number, number], sign: number, t: BendTerms): void => {
+const bend = (
+  k: number[][],
+  [d1, r1, d2, r2]: readonly [number, number, number, number],
+  sign: number,
+  t: BendTerms,
+): void => {
   const put = (i: number, j: number, x: number) => {
     k[i][j] += x;
     if (i !== j) k[j][i] += x;

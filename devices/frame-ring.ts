@@ -83,6 +83,7 @@ export const bandSolve = (band: Float64Array, size: number, b: Float64Array): bo
   }
   for (let i = 0; i < size; i++) for (let k = Math.max(0, i - BAND); k < i; k++) b[i] -= band[i * w + i - k] * b[k];
   for (let i = 0; i < size; i++) b[i] /= band[i * w];
-  for (let i = size - 1; i >= 0; i--) for (let k = Math.max(0, i - BAND); k < i; k++) b[k] -= band[i * w + i - k] * b[i];
+  for (let i = size - 1; i >= 0; i--)
+    for (let k = Math.max(0, i - BAND); k < i; k++) b[k] -= band[i * w + i - k] * b[i];
   return stable;
 };

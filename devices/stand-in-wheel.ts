@@ -16,7 +16,12 @@ export interface HiddenWheel {
   readonly bareLateral: number;
   readonly bareRadial: number;
   /** A local bend: mm, first spoke, spokes long; null for none. */
-  readonly bend: { readonly lateral: number; readonly radial: number; readonly from: number; readonly spokes: number } | null;
+  readonly bend: {
+    readonly lateral: number;
+    readonly radial: number;
+    readonly from: number;
+    readonly spokes: number;
+  } | null;
   /** mm at the weld, read by the dial but no part of the rim's line; 0 for none. */
   readonly seam: number;
   readonly seamAtDeg: number;
@@ -34,7 +39,11 @@ export interface HiddenWheel {
 }
 
 /** Chosen by seed inside the ranges met in practice. */
-export const hiddenWheel = (seed: number, start: "fresh" | "buckled" = "fresh", over: Partial<HiddenWheel> = {}): HiddenWheel => {
+export const hiddenWheel = (
+  seed: number,
+  start: "fresh" | "buckled" = "fresh",
+  over: Partial<HiddenWheel> = {},
+): HiddenWheel => {
   const luck = chance(seed * 7919 + 13);
   const factor = () => 2 ** luck.between(-1, 1);
   return {
@@ -96,12 +105,17 @@ export class StandInWheel {
     this.spokes = placeSpokes(wheel);
     this.n = this.spokes.length;
     const section = sectionStiffness(wheel.rim);
-    this.ring = frameRing(this.n * PER_GAP, wheel.rim.centroidRadius ?? wheel.rim.erd / 2, {
-      EA: section.EA * hidden.radialScale,
-      EIradial: section.EIradial * hidden.radialScale,
-      EIlateral: section.EIlateral * hidden.lateralScale,
-      GJ: section.GJ * hidden.lateralScale,
-    }, Math.PI / this.n);
+    this.ring = frameRing(
+      this.n * PER_GAP,
+      wheel.rim.centroidRadius ?? wheel.rim.erd / 2,
+      {
+        EA: section.EA * hidden.radialScale,
+        EIradial: section.EIradial * hidden.radialScale,
+        EIlateral: section.EIlateral * hidden.lateralScale,
+        GJ: section.GJ * hidden.lateralScale,
+      },
+      Math.PI / this.n,
+    );
     this.shape = this.bareShape();
     this.moved = new Float64Array(this.ring.size);
     this.pulls = new Float64Array(this.n);
@@ -118,7 +132,12 @@ export class StandInWheel {
   }
 
   get state(): StandInState {
-    return { natural: [...this.natural], wound: [...this.wound], bedded: this.bedded, readingsTaken: this.readingsTaken };
+    return {
+      natural: [...this.natural],
+      wound: [...this.wound],
+      bedded: this.bedded,
+      readingsTaken: this.readingsTaken,
+    };
   }
 
   /** Turns a nipple: + tightens. Part of it is taken up by the spoke's twist. */
@@ -257,10 +276,16 @@ export class StandInWheel {
     const scatter = hidden.start === "fresh" ? 0.06 : 0.12;
     const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
     const lean = hidden.start === "fresh" ? luck.between(-0.15, 0.15) : luck.between(-0.3, 0.3);
-    const wave = { size: luck.between(0, hidden.start === "fresh" ? 0.04 : 0.15), at: luck.between(0, 6.28), k: Math.round(luck.between(1, 3.49)) };
+    const wave = {
+      size: luck.between(0, hidden.start === "fresh" ? 0.04 : 0.15),
+      at: luck.between(0, 6.28),
+      k: Math.round(luck.between(1, 3.49)),
+    };
     this.spokes.forEach((s, i) => {
       const stretch = (part * sides[s.flange] * s.span) / (wheel.spoke.modulus * area * hidden.share);
-      const sideways = (s.flange === "A" ? 1 : -1) * (lean * 0.2 + wave.size * Math.cos((wave.k * s.rimAngleDeg * Math.PI) / 180 - wave.at));
+      const sideways =
+        (s.flange === "A" ? 1 : -1) *
+        (lean * 0.2 + wave.size * Math.cos((wave.k * s.rimAngleDeg * Math.PI) / 180 - wave.at));
       this.natural[i] = s.span - stretch - 0.02 - luck.normal(scatter) - sideways;
     });
   }

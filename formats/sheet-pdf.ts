@@ -9,8 +9,8 @@ const RULE = rgb(0.498, 0.467, 0.4);
 /** A4 in points, and its margin. */
 const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 48];
 
-const font = (family: "b612" | "b612-mono", weight: 400 | 700): Buffer =>
-  readFileSync(join(process.cwd(), "node_modules/@fontsource", family, "files", `${family}-latin-${weight}-normal.woff`));
+const font = (weight: 400 | 700): Buffer =>
+  readFileSync(join(process.cwd(), `node_modules/@fontsource/b612/files/b612-latin-${weight}-normal.woff`));
 
 const wrap = (text: string, face: PDFFont, size: number, width: number): string[] => {
   const lines: string[] = [];
@@ -31,7 +31,14 @@ const printable = (text: string, face: PDFFont): string => {
   return [...text].filter((c) => known.has(c.codePointAt(0) ?? 0)).join("");
 };
 
-const trace = (page: PDFPage, values: readonly (number | null)[], limit: number, label: string, y: number, faces: { text: PDFFont; mono: PDFFont }): void => {
+const trace = (
+  page: PDFPage,
+  values: readonly (number | null)[],
+  limit: number,
+  label: string,
+  y: number,
+  face: PDFFont,
+): void => {
   const left = MARGIN + 90;
   const width = WIDTH - MARGIN - left;
   const half = 26;
@@ -40,11 +47,21 @@ const trace = (page: PDFPage, values: readonly (number | null)[], limit: number,
   const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
   const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
   const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
-  const at = (r: { v: number; i: number }) => ({ x: left + ((r.i + 0.5) / values.length) * width, y: y + ((r.v - middle) / scale) * half });
-  page.drawText(label, { x: MARGIN, y: y + 4, size: 10, font: faces.text, color: INK });
-  page.drawText(`${scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, font: faces.text, color: INK });
+  const at = (r: { v: number; i: number }) => ({
+    x: left + ((r.i + 0.5) / values.length) * width,
+    y: y + ((r.v - middle) / scale) * half,
+  });
+  page.drawText(label, { x: MARGIN, y: y + 4, size: 10, font: face, color: INK });
+  page.drawText(`${scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, font: face, color: INK });
   const band = (limit / 2 / scale) * half;
-  for (const edge of [band, -band]) page.drawLine({ start: { x: left, y: y + edge }, end: { x: left + width, y: y + edge }, thickness: 0.6, color: RULE, dashArray: [2, 3] });
+  for (const edge of [band, -band])
+    page.drawLine({
+      start: { x: left, y: y + edge },
+      end: { x: left + width, y: y + edge },
+      thickness: 0.6,
+      color: RULE,
+      dashArray: [2, 3],
+    });
   read.slice(1).forEach((r, k) => {
     page.drawLine({ start: at(read[k]), end: at(r), thickness: 1.4, color: INK });
   });
@@ -55,17 +72,35 @@ const trace = (page: PDFPage, values: readonly (number | null)[], limit: number,
 export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
   const pdf = await PDFDocument.create();
   pdf.registerFontkit(fontkit);
-  const [text, bold, mono] = await Promise.all([pdf.embedFont(font("b612", 400), { subset: true }), pdf.embedFont(font("b612", 700), { subset: true }), pdf.embedFont(font("b612-mono", 400), { subset: true })]);
+  const [text, bold] = await Promise.all([
+    pdf.embedFont(font(400), { subset: true }),
+    pdf.embedFont(font(700), { subset: true }),
+  ]);
   pdf.setTitle(`Wheel ${sheet.wheel.mark}`);
   pdf.setCreationDate(new Date(`${sheet.date}T12:00:00Z`));
   const page = pdf.addPage([WIDTH, HEIGHT]);
   let y = HEIGHT - MARGIN - 18;
-  const write = (words: string, x: number, size: number, face: PDFFont) => page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
-  const rule = (thickness = 0.8) => page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness, color: INK });
+  const write = (words: string, x: number, size: number, face: PDFFont) =>
+    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
+  const rule = (thickness = 0.8) =>
+    page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness, color: INK });
   write(`Wheel ${sheet.wheel.mark}`, MARGIN, 22, bold);
-  page.drawText(sheet.date, { x: WIDTH - MARGIN - mono.widthOfTextAtSize(sheet.date, 12), y, size: 12, font: mono, color: INK });
+  page.drawText(sheet.date, {
+    x: WIDTH - MARGIN - text.widthOfTextAtSize(sheet.date, 12),
+    y,
+    size: 12,
+    font: text,
+    color: INK,
+  });
   y -= 24;
-  write([sheet.wheel.machine, sheet.wheel.place, `${sheet.wheel.holes} spokes`, sheet.wheel.work].filter(Boolean).join(", "), MARGIN, 12, text);
+  write(
+    [sheet.wheel.machine, sheet.wheel.place, `${sheet.wheel.holes} spokes`, sheet.wheel.work]
+      .filter(Boolean)
+      .join(", "),
+    MARGIN,
+    12,
+    text,
+  );
   y -= 17;
   write(sheet.customer ? `For ${sheet.customer}` : "", MARGIN, 12, text);
   y -= 12;
@@ -78,23 +113,28 @@ export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
   for (const line of sheet.lines) {
     y -= 21;
     write(line.label, columns[0], 11, text);
-    write(line.found, columns[1], 10, mono);
-    for (const part of wrap(line.returned, mono, 10, WIDTH - MARGIN - columns[2])) {
-      write(part, columns[2], 10, mono);
+    write(line.found, columns[1], 10, text);
+    for (const part of wrap(line.returned, text, 10, WIDTH - MARGIN - columns[2])) {
+      write(part, columns[2], 10, text);
       y -= 13;
     }
     y += 13;
   }
   y -= 22;
   const t = sheet.tolerance;
-  write(`Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`, MARGIN, 10, text);
+  write(
+    `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`,
+    MARGIN,
+    10,
+    text,
+  );
   if (sheet.trace) {
     y -= 20;
     write("From the valve once round, as returned", MARGIN, 10, bold);
     y -= 44;
-    trace(page, sheet.trace.lateral, t.lateral, "side to side", y, { text, mono });
+    trace(page, sheet.trace.lateral, t.lateral, "side to side", y, text);
     y -= 74;
-    trace(page, sheet.trace.radial, t.radial, "hop", y, { text, mono });
+    trace(page, sheet.trace.radial, t.radial, "hop", y, text);
     y -= 44;
   }
   if (sheet.assumed.length > 0) {

@@ -3,7 +3,20 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-const BUILT_FROM = ["app", "screens", "core", "store", "devices", "formats", "demo", "public", "package-lock.json", "next.config.ts", "tsconfig.json", "postcss.config.mjs"];
+const BUILT_FROM = [
+  "app",
+  "screens",
+  "core",
+  "store",
+  "devices",
+  "formats",
+  "demo",
+  "public",
+  "package-lock.json",
+  "next.config.ts",
+  "tsconfig.json",
+  "postcss.config.mjs",
+];
 const STAMP = ".next/built-from";
 
 /** Names, sizes and contents of all that the build is made of. */
@@ -22,8 +35,10 @@ const sources = (): string => {
 export const buildIfChanged = (): void => {
   const wanted = sources();
   if (existsSync(STAMP) && readFileSync(STAMP, "utf8") === wanted) return;
-  const result = spawnSync("node_modules/.bin/next", ["build"], { stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+  const result = spawnSync("node_modules/.bin/next", ["build"], {
+    stdio: ["ignore", "inherit", "inherit"],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+  });
   if (result.status !== 0) throw new Error("the build failed; its messages stand above");
   writeFileSync(STAMP, wanted);
 };
-

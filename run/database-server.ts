@@ -2,8 +2,8 @@ import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
-import { join, resolve } from "node:path";
 import { userInfo } from "node:os";
+import { join, resolve } from "node:path";
 import { openDatabase } from "@/store/database";
 
 export interface DatabaseServer {
@@ -18,7 +18,9 @@ export const freePort = (): Promise<number> =>
     server.once("error", reject);
     server.listen(0, "127.0.0.1", () => {
       const address = server.address();
-      server.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port"))));
+      server.close(() =>
+        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port")),
+      );
     });
   });
 
@@ -38,7 +40,8 @@ const endLeftOver = (pidFile: string): void => {
     const name = readFileSync(`/proc/${pid}/comm`, "utf8").trim();
     if (name.startsWith("mariadbd") || name.startsWith("mysqld")) {
       process.kill(pid, "SIGTERM");
-      for (let i = 0; i < 100 && existsSync(`/proc/${pid}`); i++) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100);
+      for (let i = 0; i < 100 && existsSync(`/proc/${pid}`); i++)
+        Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100);
       if (existsSync(`/proc/${pid}`)) process.kill(pid, "SIGKILL");
     }
   } catch {
@@ -58,7 +61,17 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
   const user = userInfo().username;
   if (!existsSync(join(data, "mysql"))) {
     rmSync(data, { recursive: true, force: true });
-    execFileSync("mariadb-install-db", ["--no-defaults", `--datadir=${data}`, `--user=${user}`, "--auth-root-authentication-method=normal", "--skip-test-db"], { stdio: "ignore" });
+    execFileSync(
+      "mariadb-install-db",
+      [
+        "--no-defaults",
+        `--datadir=${data}`,
+        `--user=${user}`,
+        "--auth-root-authentication-method=normal",
+        "--skip-test-db",
+      ],
+      { stdio: "ignore" },
+    );
   }
   const first = join(folder, "first.sql");
   writeFileSync(
@@ -77,9 +90,19 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
   const server = spawn(
     "mariadbd",
     [
-      "--no-defaults", `--datadir=${data}`, `--user=${user}`, "--bind-address=127.0.0.1", `--port=${port}`, "--skip-name-resolve",
-      `--socket=${join(folder, "s")}`, `--pid-file=${pidFile}`, `--init-file=${first}`, `--log-error=${join(folder, "mariadb.log")}`,
-      "--innodb-buffer-pool-size=128M", "--default-time-zone=+00:00", "--max-connections=60",
+      "--no-defaults",
+      `--datadir=${data}`,
+      `--user=${user}`,
+      "--bind-address=127.0.0.1",
+      `--port=${port}`,
+      "--skip-name-resolve",
+      `--socket=${join(folder, "s")}`,
+      `--pid-file=${pidFile}`,
+      `--init-file=${first}`,
+      `--log-error=${join(folder, "mariadb.log")}`,
+      "--innodb-buffer-pool-size=128M",
+      "--default-time-zone=+00:00",
+      "--max-connections=60",
     ],
     { stdio: "ignore", detached: true },
   );
@@ -99,7 +122,9 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
     } catch (error) {
       if (server.exitCode !== null || Date.now() > until) {
         await stop();
-        throw new Error(`the database did not start (see ${join(folder, "mariadb.log")}): ${error instanceof Error ? error.message : error}`);
+        throw new Error(
+          `the database did not start (see ${join(folder, "mariadb.log")}): ${error instanceof Error ? error.message : error}`,
+        );
       }
       await new Promise((r) => setTimeout(r, 150));
     }

@@ -16,8 +16,10 @@ const portIsFree = (): Promise<boolean> =>
   });
 
 const main = async (): Promise<void> => {
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`PORT=${process.env.PORT} will not do; give a number from 1 to 65535`);
-  if (!(await portIsFree())) throw new Error(`port ${port} is taken by another program; choose one with PORT=4000 ./start`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Error(`PORT=${process.env.PORT} will not do; give a number from 1 to 65535`);
+  if (!(await portIsFree()))
+    throw new Error(`port ${port} is taken by another program; choose one with PORT=4000 ./start`);
   let server: DatabaseServer | null = null;
   if (!process.env.DATABASE_URL) {
     server = await startDatabase(process.env.TALL_COMPASS_DATA ?? ".data");

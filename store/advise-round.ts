@@ -10,17 +10,32 @@ export const adviseRound = async (jobId: string, roundId: string): Promise<Advic
   const record = await jobRecord(jobId);
   const at = record?.rounds.findIndex((r) => r.id === roundId) ?? -1;
   if (!record || at < 0) throw new BadInput("round", "there is no such round");
-  if (!record.wheel) throw new BadInput(record.build.problem?.name ?? "wheel", record.build.problem?.message ?? "the wheel is not measured yet");
+  if (!record.wheel)
+    throw new BadInput(
+      record.build.problem?.name ?? "wheel",
+      record.build.problem?.message ?? "the wheel is not measured yet",
+    );
   const { holes } = record.wheel.rim;
   const readings = roundReadings(record.rounds[at], holes);
   const read = readings.lateral.filter((r) => r !== null).length;
-  if (read < 4) throw new BadInput("readings.lateral", `${read} places read; four round the wheel are the least to advise on`);
+  if (read < 4)
+    throw new BadInput("readings.lateral", `${read} places read; four round the wheel are the least to advise on`);
   // A place nobody tensioned is told apart from a slack one: nulls stay nulls, none at all is left out.
   const anyTension = (readings.tension ?? []).some((t) => t !== null);
   const strip = (r: typeof readings) => (anyTension ? r : { ...r, tension: undefined });
-  const history = record.rounds.slice(0, at).filter((r) => r.readings.length > 0).map((r) => ({ readings: strip(roundReadings(r, holes)), turns: turnsMade(r, holes) }));
+  const history = record.rounds
+    .slice(0, at)
+    .filter((r) => r.readings.length > 0)
+    .map((r) => ({ readings: strip(roundReadings(r, holes)), turns: turnsMade(r, holes) }));
   try {
-    const advice = advise({ wheel: record.wheel, readings: strip(readings), tolerance: TOLERANCES[record.job.tolerance], stage: 1, nipple: { step: 1 / 16, most: 1 }, history });
+    const advice = advise({
+      wheel: record.wheel,
+      readings: strip(readings),
+      tolerance: TOLERANCES[record.job.tolerance],
+      stage: 1,
+      nipple: { step: 1 / 16, most: 1 },
+      history,
+    });
     await saveAdvice(roundId, advice);
     return advice;
   } catch (error) {

@@ -25,9 +25,14 @@ export const saveBuild = async (build: Build): Promise<Build> => {
   const { jobId, wheel, assumed, version } = build;
   const values = { wheel: JSON.stringify(wheel), assumed: JSON.stringify(assumed) };
   if (version === 0) {
-    await database()("builds").insert({ job_id: jobId, ...values, version: 1 }).onConflict("job_id").ignore();
+    await database()("builds")
+      .insert({ job_id: jobId, ...values, version: 1 })
+      .onConflict("job_id")
+      .merge(["job_id"]);
   } else {
-    await database()("builds").where({ job_id: jobId, version }).update({ ...values, version: version + 1 });
+    await database()("builds")
+      .where({ job_id: jobId, version })
+      .update({ ...values, version: version + 1 });
   }
   const stored = (await findBuild(jobId)) as Build;
   const ours = stored.version === version + 1 && JSON.stringify(stored.wheel) === JSON.stringify(json(values.wheel));

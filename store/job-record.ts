@@ -1,6 +1,6 @@
-import { type RoundReadings } from "@/core/truing/state";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
+import type { RoundReadings } from "@/core/truing/state";
 import { buildWheel, type Figures, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
@@ -28,23 +28,42 @@ export interface JobRecord {
 
 const sameWheel = (a: unknown, b: unknown): boolean => {
   const sorted = (x: unknown): unknown =>
-    x && typeof x === "object" && !Array.isArray(x) ? Object.fromEntries(Object.entries(x).sort(([p], [q]) => (p < q ? -1 : 1)).map(([k, v]) => [k, sorted(v)])) : x;
+    x && typeof x === "object" && !Array.isArray(x)
+      ? Object.fromEntries(
+          Object.entries(x)
+            .sort(([p], [q]) => (p < q ? -1 : 1))
+            .map(([k, v]) => [k, sorted(v)]),
+        )
+      : x;
   return JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
 };
 
 const insideTolerance = (job: Job, readings: RoundReadings): boolean => {
   const t = TOLERANCES[job.tolerance];
   const read = readings.lateral.filter((r) => r !== null).length;
-  return read >= 8 && totalReading(readings.lateral) <= t.lateral && totalReading(readings.radial) <= t.radial && Math.abs(readings.offset ?? 0) <= t.offset;
+  return (
+    read >= 8 &&
+    totalReading(readings.lateral) <= t.lateral &&
+    totalReading(readings.radial) <= t.radial &&
+    Math.abs(readings.offset ?? 0) <= t.offset
+  );
 };
 
 export const jobRecord = async (id: string): Promise<JobRecord | null> => {
   const job = await findJob(id);
   if (!job) return null;
-  const [measurements, settled, rounds, sheet] = await Promise.all([listMeasurements(id), findBuild(id), listRounds(id), latestSheet(id)]);
+  const [measurements, settled, rounds, sheet] = await Promise.all([
+    listMeasurements(id),
+    findBuild(id),
+    listRounds(id),
+    latestSheet(id),
+  ]);
   const latest = latestFigures(measurements);
   const figures: Figures = Object.fromEntries(Object.values(latest).map((m) => [m.name, m.value ?? m.typed]));
-  const build = buildWheel(figures, [job.machine, job.place === "other" ? "" : `${job.place} wheel`].filter(Boolean).join(", "));
+  const build = buildWheel(
+    figures,
+    [job.machine, job.place === "other" ? "" : `${job.place} wheel`].filter(Boolean).join(", "),
+  );
   const wheel = settled ? readWheel(settled.wheel) : build.wheel;
   const last = [...rounds].reverse().find((r) => r.readings.length > 0);
   const progress: Progress = {
@@ -58,5 +77,15 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     signed: sheet !== null,
     waitingFor: job.waitingFor,
   };
-  return { job, measurements, latest, build, settled, wheel, rounds, stages: stageStates(progress), signedBy: sheet?.signedBy ?? null };
+  return {
+    job,
+    measurements,
+    latest,
+    build,
+    settled,
+    wheel,
+    rounds,
+    stages: stageStates(progress),
+    signedBy: sheet?.signedBy ?? null,
+  };
 };

@@ -22,10 +22,26 @@ export const listJobRows = async (): Promise<JobRow[]> => {
   const jobs = await listJobs(100);
   return Promise.all(
     jobs.map(async (job) => {
-      const stages = (await jobRecord(job.id))?.stages ?? STAGES_OF_KIND[job.kind].map((stage) => ({ stage, state: "ahead" as const }));
-      const open = stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ?? stages[stages.length - 1].stage;
+      const stages =
+        (await jobRecord(job.id))?.stages ??
+        STAGES_OF_KIND[job.kind].map((stage) => ({ stage, state: "ahead" as const }));
+      const open =
+        stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ??
+        stages[stages.length - 1].stage;
       const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
-      return { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince, finished: job.finishedAt !== null, open, stages };
+      return {
+        id,
+        mark,
+        customer,
+        machine,
+        wanted,
+        promised,
+        waitingFor,
+        waitingSince,
+        finished: job.finishedAt !== null,
+        open,
+        stages,
+      };
     }),
   );
 };

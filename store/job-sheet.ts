@@ -1,14 +1,20 @@
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
-import { FIGURES } from "@/core/wheel/check-figure";
 import { withSideNames } from "@/core/truing/explain";
+import { FIGURES } from "@/core/wheel/check-figure";
 import type { JobRecord } from "./job-record";
 import { type Round, roundReadings } from "./rounds";
 
-const WORK: Record<string, string> = { rebuild: "rebuilt", "broken-spoke": "broken spoke replaced and trued", "true-only": "trued", "check-only": "checked" };
+const WORK: Record<string, string> = {
+  rebuild: "rebuilt",
+  "broken-spoke": "broken spoke replaced and trued",
+  "true-only": "trued",
+  "check-only": "checked",
+};
 
-const towards = (mm: number, names: { A: string; B: string }): string => (Math.abs(mm) < 0.005 ? "0.00 mm" : `${Math.abs(mm).toFixed(2)} mm to ${mm > 0 ? names.A : names.B}`);
+const towards = (mm: number, names: { A: string; B: string }): string =>
+  Math.abs(mm) < 0.005 ? "0.00 mm" : `${Math.abs(mm).toFixed(2)} mm to ${mm > 0 ? names.A : names.B}`;
 
 /** What the customer gets, from the record alone: first and last round, or figures as found. */
 export const jobSheet = (record: JobRecord, today: string): Sheet => {
@@ -26,9 +32,14 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
     return line.some((v) => v !== null) ? totalReading(line) : null;
   };
   const offset = (round: Round | undefined) => (round ? (roundReadings(round, holes).offset ?? null) : null);
-  const found = (name: string, what: "lateral" | "radial") => figure(name) ?? tir(readRounds.length > 1 ? first : undefined, what);
+  const found = (name: string, what: "lateral" | "radial") =>
+    figure(name) ?? tir(readRounds.length > 1 ? first : undefined, what);
   const lines: SheetLine[] = [
-    { label: "Side to side, total reading", found: mm(found("found.lateral", "lateral")), returned: mm(tir(last, "lateral")) },
+    {
+      label: "Side to side, total reading",
+      found: mm(found("found.lateral", "lateral")),
+      returned: mm(tir(last, "lateral")),
+    },
     { label: "Hop, total reading", found: mm(found("found.radial", "radial")), returned: mm(tir(last, "radial")) },
     {
       label: "Offset",
@@ -43,11 +54,23 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
     const mean = t.reduce((a, b) => a + b, 0) / t.length;
     return `${Math.round(mean)} N, ${Math.round(Math.min(...t))} to ${Math.round(Math.max(...t))} (${t.length} spokes)`;
   };
-  lines.push({ label: "Spoke tension", found: readRounds.length > 1 ? tensions(first) : "not read", returned: tensions([...readRounds].reverse().find((r) => r.readings.some((x) => x.what === "tension"))) });
-  const assumed = (record.settled?.assumed ?? record.build.assumed).map((name) => withSideNames(FIGURES[name]?.label ?? name, names));
+  lines.push({
+    label: "Spoke tension",
+    found: readRounds.length > 1 ? tensions(first) : "not read",
+    returned: tensions([...readRounds].reverse().find((r) => r.readings.some((x) => x.what === "tension"))),
+  });
+  const assumed = (record.settled?.assumed ?? record.build.assumed).map((name) =>
+    withSideNames(FIGURES[name]?.label ?? name, names),
+  );
   const trace = last ? roundReadings(last, holes) : null;
   return {
-    wheel: { mark: job.mark, machine: job.machine, place: job.place === "other" ? "" : `${job.place} wheel`, holes, work: WORK[job.kind] },
+    wheel: {
+      mark: job.mark,
+      machine: job.machine,
+      place: job.place === "other" ? "" : `${job.place} wheel`,
+      holes,
+      work: WORK[job.kind],
+    },
     customer: job.customer,
     shop: "Tall Compass workshop record",
     date: today,

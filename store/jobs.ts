@@ -29,10 +29,25 @@ export interface Job {
 
 /** What can be altered on a job, its wheel and its customer. */
 export type JobChange = Partial<
-  Pick<Job, "wanted" | "promised" | "waitingFor" | "waitingSince" | "sideA" | "sideB" | "tolerance" | "mark" | "machine" | "place" | "customer" | "telephone">
+  Pick<
+    Job,
+    | "wanted"
+    | "promised"
+    | "waitingFor"
+    | "waitingSince"
+    | "sideA"
+    | "sideB"
+    | "tolerance"
+    | "mark"
+    | "machine"
+    | "place"
+    | "customer"
+    | "telephone"
+  >
 >;
 
-const day = (value: unknown): string | null => (value instanceof Date ? value.toISOString().slice(0, 10) : ((value as string | null) ?? null));
+const day = (value: unknown): string | null =>
+  value instanceof Date ? value.toISOString().slice(0, 10) : ((value as string | null) ?? null);
 
 const asJob = (row: Record<string, unknown>): Job => ({
   id: row.id as string,
@@ -59,7 +74,15 @@ const select = () =>
   database()("jobs")
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
-    .select("jobs.*", "wheels.mark", "wheels.machine", "wheels.place", "wheels.customer_id", "customers.name as customer", "customers.telephone");
+    .select(
+      "jobs.*",
+      "wheels.mark",
+      "wheels.machine",
+      "wheels.place",
+      "wheels.customer_id",
+      "customers.name as customer",
+      "customers.telephone",
+    );
 
 export const findJob = async (id: string): Promise<Job | null> => {
   const row = await select().where("jobs.id", id).first();
@@ -69,7 +92,9 @@ export const findJob = async (id: string): Promise<Job | null> => {
 /** On the bench, promised soonest first; then those with no day; handed back ones last, newest first. */
 export const listJobs = async (most = 200): Promise<Job[]> => {
   const rows = await select()
-    .orderByRaw("jobs.finished_at is not null, jobs.promised is null, jobs.promised, jobs.finished_at desc, jobs.created_at")
+    .orderByRaw(
+      "jobs.finished_at is not null, jobs.promised is null, jobs.promised, jobs.finished_at desc, jobs.created_at",
+    )
     .limit(most);
   return rows.map(asJob);
 };
@@ -112,12 +137,20 @@ const columns = (change: JobChange): Record<string, unknown> => {
 /** @throws StaleCopy when `version` is not the stored one */
 export const changeJob = async (id: string, version: number, change: JobChange): Promise<Job> => {
   await database().transaction(async (trx) => {
-    const changed = await trx("jobs").where({ id, version }).update({ ...columns(change), version: version + 1 });
+    const changed = await trx("jobs")
+      .where({ id, version })
+      .update({ ...columns(change), version: version + 1 });
     if (changed === 0) throw new StaleCopy(await findJob(id), change);
     const { wheel_id } = await trx("jobs").where({ id }).first();
-    const wheel = Object.fromEntries(Object.entries({ mark: change.mark, machine: change.machine, place: change.place }).filter(([, v]) => v !== undefined));
+    const wheel = Object.fromEntries(
+      Object.entries({ mark: change.mark, machine: change.machine, place: change.place }).filter(
+        ([, v]) => v !== undefined,
+      ),
+    );
     if (Object.keys(wheel).length > 0) await trx("wheels").where({ id: wheel_id }).update(wheel);
-    const customer = Object.fromEntries(Object.entries({ name: change.customer, telephone: change.telephone }).filter(([, v]) => v !== undefined));
+    const customer = Object.fromEntries(
+      Object.entries({ name: change.customer, telephone: change.telephone }).filter(([, v]) => v !== undefined),
+    );
     if (Object.keys(customer).length > 0) {
       const { customer_id } = await trx("wheels").where({ id: wheel_id }).first();
       await trx("customers").where({ id: customer_id }).update(customer);

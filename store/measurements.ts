@@ -22,14 +22,24 @@ export const addMeasurement = async (m: Measurement): Promise<void> => {
   await database()("measurements")
     .insert({ id: m.id, job_id: m.jobId, name: m.name, typed: m.typed, unit: m.unit, value: m.value, method: m.method })
     .onConflict("id")
-    .ignore();
+    .merge(["id"]);
 };
 
 /** All of a job's figures in the order taken. */
 export const listMeasurements = async (jobId: string): Promise<StoredMeasurement[]> => {
   const rows = await database()("measurements").where({ job_id: jobId }).orderBy("order");
-  return rows.map((r) => ({ id: r.id, jobId: r.job_id, name: r.name, typed: r.typed, unit: r.unit, value: r.value, method: r.method, takenAt: new Date(r.created_at).toISOString() }));
+  return rows.map((r) => ({
+    id: r.id,
+    jobId: r.job_id,
+    name: r.name,
+    typed: r.typed,
+    unit: r.unit,
+    value: r.value,
+    method: r.method,
+    takenAt: new Date(r.created_at).toISOString(),
+  }));
 };
 
 /** The newest of each name. */
-export const latestFigures = (all: readonly StoredMeasurement[]): Record<string, StoredMeasurement> => Object.fromEntries(all.map((m) => [m.name, m]));
+export const latestFigures = (all: readonly StoredMeasurement[]): Record<string, StoredMeasurement> =>
+  Object.fromEntries(all.map((m) => [m.name, m]));

@@ -46,7 +46,14 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
     destressed: Boolean(r.destressed),
     readings: readings
       .filter((x) => x.round_id === r.id)
-      .map((x) => ({ id: x.id, what: x.what, spoke: x.spoke, value: x.value, typed: x.typed, doubtful: Boolean(x.doubtful) })),
+      .map((x) => ({
+        id: x.id,
+        what: x.what,
+        spoke: x.spoke,
+        value: x.value,
+        typed: x.typed,
+        doubtful: Boolean(x.doubtful),
+      })),
     turns: turns.filter((x) => x.round_id === r.id).map((x) => ({ id: x.id, spoke: x.spoke, turns: x.turns })),
   }));
 };
@@ -64,15 +71,31 @@ export const openRound = async (jobId: string, id: string): Promise<void> => {
 
 /** Append-only; the same id again changes nothing. */
 export const addReading = async (roundId: string, r: Reading): Promise<void> => {
-  await database()("readings").insert({ id: r.id, round_id: roundId, what: r.what, spoke: r.spoke, value: r.value, typed: r.typed, doubtful: r.doubtful }).onConflict("id").ignore();
+  await database()("readings")
+    .insert({
+      id: r.id,
+      round_id: roundId,
+      what: r.what,
+      spoke: r.spoke,
+      value: r.value,
+      typed: r.typed,
+      doubtful: r.doubtful,
+    })
+    .onConflict("id")
+    .merge(["id"]);
 };
 
 export const addTurn = async (roundId: string, t: Turn): Promise<void> => {
-  await database()("turns").insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns }).onConflict("id").ignore();
+  await database()("turns")
+    .insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns })
+    .onConflict("id")
+    .merge(["id"]);
 };
 
 export const saveAdvice = async (roundId: string, advice: Advice): Promise<void> => {
-  await database()("rounds").where({ id: roundId }).update({ advice: JSON.stringify(advice) });
+  await database()("rounds")
+    .where({ id: roundId })
+    .update({ advice: JSON.stringify(advice) });
 };
 
 export const markDestressed = async (roundId: string): Promise<void> => {

@@ -9,11 +9,20 @@ export interface StoredSheet {
 }
 
 export const addSheet = async (s: StoredSheet): Promise<void> => {
-  await database()("sheets").insert({ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy }).onConflict("id").ignore();
+  await database()("sheets")
+    .insert({ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy })
+    .onConflict("id")
+    .merge(["id"]);
 };
 
 export const latestSheet = async (jobId: string): Promise<(StoredSheet & { readonly at: string }) | null> => {
   const row = await database()("sheets").where({ job_id: jobId }).orderBy("created_at", "desc").first();
   if (!row) return null;
-  return { id: row.id, jobId, contents: typeof row.contents === "string" ? JSON.parse(row.contents) : row.contents, signedBy: row.signed_by, at: new Date(row.created_at).toISOString() };
+  return {
+    id: row.id,
+    jobId,
+    contents: typeof row.contents === "string" ? JSON.parse(row.contents) : row.contents,
+    signedBy: row.signed_by,
+    at: new Date(row.created_at).toISOString(),
+  };
 };

@@ -8,7 +8,8 @@ const MOST_BYTES = 1024 * 1024;
 
 /** Reads at most a megabyte and parses it; a longer body is refused before it is read. @throws BadInput */
 export const readBody = async <S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> => {
-  const tooMuch = (bytes: number) => new BadInput("", `${(bytes / 1048576).toFixed(0)} MB is too much; at most 1 MB is taken`);
+  const tooMuch = (bytes: number) =>
+    new BadInput("", `${(bytes / 1048576).toFixed(0)} MB is too much; at most 1 MB is taken`);
   const announced = Number(request.headers.get("content-length") ?? 0);
   if (announced > MOST_BYTES) throw tooMuch(announced);
   const chunks: Uint8Array[] = [];
@@ -38,10 +39,20 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
   try {
     return Response.json((await work()) ?? { ok: true });
   } catch (error) {
-    if (error instanceof BadInput) return Response.json({ error: { path: error.path, message: error.message } }, { status: 400 });
-    if (error instanceof StaleCopy) return Response.json({ error: { path: "version", message: error.message }, stored: error.stored, given: error.given }, { status: 409 });
+    if (error instanceof BadInput)
+      return Response.json({ error: { path: error.path, message: error.message } }, { status: 400 });
+    if (error instanceof StaleCopy)
+      return Response.json(
+        { error: { path: "version", message: error.message }, stored: error.stored, given: error.given },
+        { status: 409 },
+      );
     console.error(error);
-    return Response.json({ error: { path: "", message: "The record could not be reached; nothing was lost here. Try again in a moment." } }, { status: 503 });
+    return Response.json(
+      {
+        error: { path: "", message: "The record could not be reached; nothing was lost here. Try again in a moment." },
+      },
+      { status: 503 },
+    );
   }
 };
 

@@ -22,7 +22,9 @@ export const lacingSteps = (wheel: Wheel): LacingStep[] => {
   return order.map((placed, i) => {
     const before = order[i - 1];
     const startsGroup = !before || rank(before) !== rank(placed);
-    const from = startsGroup ? `${placed.spoke} from the valve` : `${placed.spoke - before.spoke} on from ${before.spoke}`;
+    const from = startsGroup
+      ? `${placed.spoke} from the valve`
+      : `${placed.spoke - before.spoke} on from ${before.spoke}`;
     const side = placed.flange === "A" ? "{A}" : "{B}";
     return {
       n: i + 1,

@@ -24,7 +24,11 @@ const unit = (v: Vector): Vector => {
   const l = Math.hypot(...v);
   return [v[0] / l, v[1] / l, v[2] / l];
 };
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+const cross = (a: Vector, b: Vector): Vector => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
 
 /** The assembled stiffness and what is needed to load and read it. */
 const assemble = (wheel: Wheel, perGap: number) => {
@@ -61,7 +65,8 @@ const assemble = (wheel: Wheel, perGap: number) => {
     const local = beamStiffness(length, section).map((row, r) => row.map((k, c) => k - hoop * softening[r][c]));
     const element = toWheelAxes(local, [x, y, z]);
     const dof = [...Array(6).keys()].map((k) => i * 6 + k).concat([...Array(6).keys()].map((k) => j * 6 + k));
-    for (let r = 0; r < 12; r++) for (let c = 0; c < 12; c++) K.set(dof[r], dof[c], K.get(dof[r], dof[c]) + element[r][c]);
+    for (let r = 0; r < 12; r++)
+      for (let c = 0; c < 12; c++) K.set(dof[r], dof[c], K.get(dof[r], dof[c]) + element[r][c]);
   }
   const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
   const loads = pulls.map(({ d, node, arm }, i) => {
@@ -78,7 +83,8 @@ const assemble = (wheel: Wheel, perGap: number) => {
     for (let r = 0; r < 6; r++)
       for (let c = 0; c < 6; c++) {
         let sum = axial * vector[r] * vector[c];
-        for (let p = 0; p < 3; p++) for (let q = 0; q < 3; q++) sum += sideways * H[p][r] * ((p === q ? 1 : 0) - d[p] * d[q]) * H[q][c];
+        for (let p = 0; p < 3; p++)
+          for (let q = 0; q < 3; q++) sum += sideways * H[p][r] * ((p === q ? 1 : 0) - d[p] * d[q]) * H[q][c];
         K.set(node * 6 + r, node * 6 + c, K.get(node * 6 + r, node * 6 + c) + sum);
       }
     return { vector, node, axial };
@@ -95,7 +101,8 @@ export const frameInfluences = (wheel: Wheel, perGap = 4): FrameInfluences => {
   const tension = loads.map(() => new Array<number>(n).fill(0));
   loads.forEach((load, j) => {
     const moved = (node: number, freedom: number) =>
-      load.vector.reduce((sum, v, k) => sum + flexibility.get(node * 6 + freedom, load.node * 6 + k) * v, 0) * load.axial;
+      load.vector.reduce((sum, v, k) => sum + flexibility.get(node * 6 + freedom, load.node * 6 + k) * v, 0) *
+      load.axial;
     loads.forEach((other, i) => {
       const p = at(other.node);
       const R = Math.hypot(p[0], p[1]);

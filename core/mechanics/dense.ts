@@ -83,7 +83,13 @@ export const invert = (matrix: Float64Array, n: number): Float64Array | null => 
 };
 
 /** out = a(rows×inner) · b(inner×columns), row-major. */
-export const multiply = (a: Float64Array, b: Float64Array, rows: number, inner: number, columns: number): Float64Array => {
+export const multiply = (
+  a: Float64Array,
+  b: Float64Array,
+  rows: number,
+  inner: number,
+  columns: number,
+): Float64Array => {
   const out = new Float64Array(rows * columns);
   for (let i = 0; i < rows; i++)
     for (let k = 0; k < inner; k++) {

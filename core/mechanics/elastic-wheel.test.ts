@@ -1,6 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { bucklingTension, defaultStiffness, elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import {
+  bucklingTension,
+  defaultStiffness,
+  elasticWheel,
+  RimBuckles,
+  wheelGeometry,
+} from "@/core/mechanics/elastic-wheel";
 import { ringFlexibility } from "@/core/mechanics/ring";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { frameInfluences } from "./dense-frame.test.rig";
@@ -40,7 +46,10 @@ describe("ring", () => {
   test("closes under two opposed loads as a thin ring does", () => {
     const radius = 220;
     const section = { EA: 1e14, EIradial: 2e9, EIlateral: 2e9, GJ: 1e9 };
-    const flex = ringFlexibility({ radius, section, hoop: 0, foundation: { radial: 1e-12, tangential: 1e-12, lateral: 1e-12 } }, 4000);
+    const flex = ringFlexibility(
+      { radius, section, hoop: 0, foundation: { radial: 1e-12, tangential: 1e-12, lateral: 1e-12 } },
+      4000,
+    );
     let closing = 0;
     // Only even harmonics answer to two opposed loads; the mean (k = 0) is stretch, nil here.
     for (let k = 2; k <= 4000; k += 2) closing += 4 * flex.uu[k];
@@ -52,7 +61,10 @@ describe("ring", () => {
     const radius = 5000;
     const section = { EA: 1e3, EIradial: 1e9, EIlateral: 1e9, GJ: 1e12 };
     const bed = 20;
-    const flex = ringFlexibility({ radius, section, hoop: 0, foundation: { radial: 1, tangential: 1, lateral: bed } }, 3000);
+    const flex = ringFlexibility(
+      { radius, section, hoop: 0, foundation: { radial: 1, tangential: 1, lateral: bed } },
+      3000,
+    );
     const sink = flex.ww.reduce((sum, x) => sum + x, 0);
     const beta = (bed / (4 * section.EIlateral)) ** 0.25;
     expect(sink / (beta / (2 * bed))).toBeCloseTo(1, 2);
@@ -62,36 +74,58 @@ describe("ring", () => {
 describe("elastic wheel", () => {
   test.each([
     ["steel 40 with unequal flanges", drumWheel()],
-    ["alloy 36, 3 cross, dished", drumWheel({ holes: 36, erd: 560, section: "alloy", holeOffset: 0 }, {
-      hub: { A: { holes: 18, holeCircle: 90, toCentre: 37, holeDiameter: 4 }, B: { holes: 18, holeCircle: 140, toCentre: 22, holeDiameter: 4 } },
-      lacing: { A: { cross: 3 }, B: { cross: 2 } },
-      offset: 4,
-      rotation: "anticlockwise",
-    })],
-  ])("agrees with a dense frame within 1 %% of the largest: %s", (_, wheel) => {
-    const ours = elasticWheel(wheelGeometry(wheel)).influences;
-    const theirs = frameInfluences(wheel);
-    expect(worst(ours.lateral, theirs.lateral)).toBeLessThan(0.01);
-    expect(worst(ours.radial, theirs.radial)).toBeLessThan(0.01);
-    expect(worst(ours.tension, theirs.tension)).toBeLessThan(0.01);
-  }, 120_000);
+    [
+      "alloy 36, 3 cross, dished",
+      drumWheel(
+        { holes: 36, erd: 560, section: "alloy", holeOffset: 0 },
+        {
+          hub: {
+            A: { holes: 18, holeCircle: 90, toCentre: 37, holeDiameter: 4 },
+            B: { holes: 18, holeCircle: 140, toCentre: 22, holeDiameter: 4 },
+          },
+          lacing: { A: { cross: 3 }, B: { cross: 2 } },
+          offset: 4,
+          rotation: "anticlockwise",
+        },
+      ),
+    ],
+  ])(
+    "agrees with a dense frame within 1 %% of the largest: %s",
+    (_, wheel) => {
+      const ours = elasticWheel(wheelGeometry(wheel)).influences;
+      const theirs = frameInfluences(wheel);
+      expect(worst(ours.lateral, theirs.lateral)).toBeLessThan(0.01);
+      expect(worst(ours.radial, theirs.radial)).toBeLessThan(0.01);
+      expect(worst(ours.tension, theirs.tension)).toBeLessThan(0.01);
+    },
+    120_000,
+  );
 
   // Maxwell–Betti: the pull a shortened spoke puts in another is the pull it would get back.
   test("influences are reciprocal, and a slack spoke does nothing", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 3, max: 12 }), fc.double({ min: 25, max: 40, noNaN: true }), fc.double({ min: -4, max: 4, noNaN: true }), fc.nat(11), (quarter, toCentre, offset, slack) => {
-        const holes = quarter * 4;
-        const hub = { holes: holes / 2, holeCircle: 120, toCentre, holeDiameter: 4 };
-        const wheel = drumWheel({ holes }, { hub: { A: hub, B: { ...hub, toCentre: 33 } }, lacing: { A: { cross: 1 }, B: { cross: 1 } }, offset });
-        const tensions = new Float64Array(holes).fill(1500);
-        tensions[slack] = 0;
-        const { tension, lateral } = elasticWheel(wheelGeometry(wheel), undefined, tensions).influences;
-        for (let i = 0; i < holes; i++) {
-          for (let j = 0; j < i; j++) expect(tension[i * holes + j]).toBeCloseTo(tension[j * holes + i], 4);
-          expect(Math.abs(tension[i * holes + slack])).toBe(0);
-          expect(Math.abs(lateral[i * holes + slack])).toBe(0);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 3, max: 12 }),
+        fc.double({ min: 25, max: 40, noNaN: true }),
+        fc.double({ min: -4, max: 4, noNaN: true }),
+        fc.nat(11),
+        (quarter, toCentre, offset, slack) => {
+          const holes = quarter * 4;
+          const hub = { holes: holes / 2, holeCircle: 120, toCentre, holeDiameter: 4 };
+          const wheel = drumWheel(
+            { holes },
+            { hub: { A: hub, B: { ...hub, toCentre: 33 } }, lacing: { A: { cross: 1 }, B: { cross: 1 } }, offset },
+          );
+          const tensions = new Float64Array(holes).fill(1500);
+          tensions[slack] = 0;
+          const { tension, lateral } = elasticWheel(wheelGeometry(wheel), undefined, tensions).influences;
+          for (let i = 0; i < holes; i++) {
+            for (let j = 0; j < i; j++) expect(tension[i * holes + j]).toBeCloseTo(tension[j * holes + i], 4);
+            expect(Math.abs(tension[i * holes + slack])).toBe(0);
+            expect(Math.abs(lateral[i * holes + slack])).toBe(0);
+          }
+        },
+      ),
       { numRuns: 20 },
     );
   });
@@ -99,7 +133,10 @@ describe("elastic wheel", () => {
   // A rim too stiff to bend on springs: all its spokes shortened alike move it nowhere and raise each tension by k·δ.
   test("a rigid rim on even spokes only gains tension", () => {
     const hub = { holes: 20, holeCircle: 150, toCentre: 32, holeDiameter: 4 };
-    const wheel = drumWheel({ section: { EA: 1e10, EIradial: 1e13, EIlateral: 1e13, GJ: 1e13 } }, { hub: { A: hub, B: hub } });
+    const wheel = drumWheel(
+      { section: { EA: 1e10, EIradial: 1e13, EIlateral: 1e13, GJ: 1e13 } },
+      { hub: { A: hub, B: hub } },
+    );
     const built = elasticWheel(wheelGeometry(wheel));
     for (let i = 0; i < 40; i++) {
       let tension = 0;

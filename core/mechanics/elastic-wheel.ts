@@ -3,7 +3,7 @@ import { type SectionStiffness, sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
 import type { Wheel } from "../wheel/wheel-file";
 import { invert, multiply } from "./dense";
-import { type RingOnFoundation, inPlaneBlock, outOfPlaneBlock, ringFlexibility } from "./ring";
+import { inPlaneBlock, outOfPlaneBlock, type RingOnFoundation, ringFlexibility } from "./ring";
 
 /** The rim would buckle sideways (or into an oval) under its own hoop force. */
 export class RimBuckles extends Error {
@@ -88,7 +88,13 @@ const pullOf = (s: PlacedSpoke, rimCentreZ: number): Pull => {
   };
 };
 
-const ringUnder = (wheel: Wheel, stiffness: Stiffness, spokes: readonly PlacedSpoke[], pulls: readonly Pull[], tensions: ArrayLike<number>): RingOnFoundation => {
+const ringUnder = (
+  wheel: Wheel,
+  stiffness: Stiffness,
+  spokes: readonly PlacedSpoke[],
+  pulls: readonly Pull[],
+  tensions: ArrayLike<number>,
+): RingOnFoundation => {
   const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
   const foundation = { radial: 0, tangential: 0, lateral: 0 };
   let inward = 0;
@@ -108,7 +114,11 @@ const ringUnder = (wheel: Wheel, stiffness: Stiffness, spokes: readonly PlacedSp
 /** Axial springs spread round the rim as well, N/mm per mm, for the check that the whole is stable. */
 const buckles = (ring: RingOnFoundation, pulls: readonly Pull[], axial: Float64Array): boolean => {
   const around = 2 * Math.PI * ring.radius;
-  const spread = { radial: ring.foundation.radial, tangential: ring.foundation.tangential, lateral: ring.foundation.lateral };
+  const spread = {
+    radial: ring.foundation.radial,
+    tangential: ring.foundation.tangential,
+    lateral: ring.foundation.lateral,
+  };
   for (let i = 0; i < pulls.length; i++) {
     spread.radial += (axial[i] * pulls[i].radial ** 2) / around;
     spread.tangential += (axial[i] * pulls[i].tangential ** 2) / around;
@@ -116,7 +126,8 @@ const buckles = (ring: RingOnFoundation, pulls: readonly Pull[], axial: Float64A
   }
   const held = { ...ring, foundation: spread };
   for (let k = 1; k <= 8; k++)
-    for (const [a, b, c] of [inPlaneBlock(held, k), outOfPlaneBlock(held, k)]) if (a <= 0 || a * c - b * b <= 0) return true;
+    for (const [a, b, c] of [inPlaneBlock(held, k), outOfPlaneBlock(held, k)])
+      if (a <= 0 || a * c - b * b <= 0) return true;
   return false;
 };
 
@@ -157,7 +168,8 @@ export const elasticWheel = (
   }
   const axial = new Float64Array(n);
   const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
-  for (let i = 0; i < n; i++) axial[i] = held[i] > 0 ? (wheel.spoke.modulus * area * stiffness.share) / spokes[i].span : 0;
+  for (let i = 0; i < n; i++)
+    axial[i] = held[i] > 0 ? (wheel.spoke.modulus * area * stiffness.share) / spokes[i].span : 0;
   const ring = ringUnder(wheel, stiffness, spokes, pulls, held);
   if (buckles(ring, pulls, axial)) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
 
@@ -221,7 +233,8 @@ export const elasticWheel = (
   }
   // A slack spoke is left out: its row of the inverse is zero. Multiplying by k keeps k = 0 finite.
   const system = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) system[i * n + j] = axial[i] * compliance[i * n + j] + (i === j ? 1 : 0);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) system[i * n + j] = axial[i] * compliance[i * n + j] + (i === j ? 1 : 0);
   const inverse = invert(system, n);
   if (!inverse) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
   const tension = inverse;
@@ -230,7 +243,15 @@ export const elasticWheel = (
   const radial = multiply(radialPerForce, tension, n, n, n);
   const offset = new Float64Array(n);
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) offset[j] += lateral[i * n + j] / n;
-  return { n, spokes, tensions: held, axial, influences: { n, lateral, radial, tension, offset }, lateralPerForce, radialPerForce };
+  return {
+    n,
+    spokes,
+    tensions: held,
+    axial,
+    influences: { n, lateral, radial, tension, offset },
+    lateralPerForce,
+    radialPerForce,
+  };
 };
 
 /** The mean tension at which the rim would buckle, N per mean spoke, sought up to `limit`. */
@@ -254,4 +275,3 @@ export const bucklingTension = (geometry: WheelGeometry, stiffness: Stiffness, l
   }
   return low;
 };
-

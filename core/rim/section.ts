@@ -23,8 +23,7 @@ const strip = (width: number, height: number, t: number, E: number, G: number, r
   const aboutPlane = (t * width ** 3) / 12 + 2 * t * height * (width / 2) ** 2;
   const centroid = (t * height * height) / area;
   const inPlane = t * width * centroid ** 2 + 2 * ((t * height ** 3) / 12 + t * height * (height / 2 - centroid) ** 2);
-  const warping =
-    ((t * height ** 3 * width ** 2) / 12) * ((3 * height + 2 * width) / (6 * height + width));
+  const warping = ((t * height ** 3 * width ** 2) / 12) * ((3 * height + 2 * width) / (6 * height + width));
   return {
     EA: E * area,
     EIradial: E * inPlane,

@@ -41,7 +41,8 @@ export const rimLine = (readings: Readings, noise = READING_SIGMA): RimLine => {
   const covariance = new Float64Array(n);
   for (let m = 0; m < n; m++) {
     let sum = (10 * size) ** 2;
-    for (let k = 1; k <= n / 2; k++) sum += (k === 1 ? 4 : 4 / (k * k)) ** 2 * size * size * Math.cos((2 * Math.PI * k * m) / n);
+    for (let k = 1; k <= n / 2; k++)
+      sum += (k === 1 ? 4 : 4 / (k * k)) ** 2 * size * size * Math.cos((2 * Math.PI * k * m) / n);
     covariance[m] = sum;
   }
   const masked: number[] = [];
@@ -51,10 +52,21 @@ export const rimLine = (readings: Readings, noise = READING_SIGMA): RimLine => {
     const u = used.length;
     const system = new Float64Array(u * u);
     for (let i = 0; i < u; i++)
-      for (let j = 0; j < u; j++) system[i * u + j] = covariance[(used[i] - used[j] + n) % n] + (i === j ? noise * noise : 0);
+      for (let j = 0; j < u; j++)
+        system[i * u + j] = covariance[(used[i] - used[j] + n) % n] + (i === j ? noise * noise : 0);
     const factor = cholesky(system, u);
-    if (!factor) return { at: Float64Array.from(values, (v) => v + mean), sigma: new Float64Array(n).fill(noise), masked: [], seam: null };
-    const weights = choleskySolve(factor, u, Float64Array.from(used, (i) => values[i]));
+    if (!factor)
+      return {
+        at: Float64Array.from(values, (v) => v + mean),
+        sigma: new Float64Array(n).fill(noise),
+        masked: [],
+        seam: null,
+      };
+    const weights = choleskySolve(
+      factor,
+      u,
+      Float64Array.from(used, (i) => values[i]),
+    );
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
     let worstRatio = 4;

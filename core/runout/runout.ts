@@ -30,7 +30,9 @@ export const harmonics = (readings: Readings): Harmonic[] => {
   if (most < 1) return [];
   const size = 2 * most + 1;
   const basis = (angle: number) =>
-    Array.from({ length: size }, (_, j) => (j === 0 ? 1 : j % 2 === 1 ? Math.cos(((j + 1) / 2) * angle) : Math.sin((j / 2) * angle)));
+    Array.from({ length: size }, (_, j) =>
+      j === 0 ? 1 : j % 2 === 1 ? Math.cos(((j + 1) / 2) * angle) : Math.sin((j / 2) * angle),
+    );
   const a = Array.from({ length: size }, () => new Array<number>(size + 1).fill(0));
   for (const { angle, r } of points) {
     const b = basis(angle);
@@ -54,6 +56,10 @@ export const harmonics = (readings: Readings): Harmonic[] => {
     const n = at + 1;
     const cos = c[2 * n - 1];
     const sin = c[2 * n];
-    return { n, amplitude: Math.hypot(cos, sin), phaseDeg: (((Math.atan2(sin, cos) / n) * (180 / Math.PI) + 360) % (360 / n)) };
+    return {
+      n,
+      amplitude: Math.hypot(cos, sin),
+      phaseDeg: ((Math.atan2(sin, cos) / n) * (180 / Math.PI) + 360) % (360 / n),
+    };
   });
 };

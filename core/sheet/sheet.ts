@@ -2,7 +2,13 @@ import type { Tolerance } from "../runout/tolerance";
 
 /** What the customer gets, as figures and words; the screen and the PDF are made from this and nothing else. */
 export interface Sheet {
-  readonly wheel: { readonly mark: string; readonly machine: string; readonly place: string; readonly holes: number; readonly work: string };
+  readonly wheel: {
+    readonly mark: string;
+    readonly machine: string;
+    readonly place: string;
+    readonly holes: number;
+    readonly work: string;
+  };
   readonly customer: string;
   readonly shop: string;
   readonly date: string;
@@ -22,9 +28,11 @@ export interface SheetLine {
 
 /** Printed on every sheet and shown where the danger is. */
 export const CAUTIONS = {
-  manual: "The machine's own service manual comes before any figure here; local law, roadworthiness inspection and licensed practice decide.",
+  manual:
+    "The machine's own service manual comes before any figure here; local law, roadworthiness inspection and licensed practice decide.",
   scrap: "Cracked hub, rim or drum, elongated spoke holes, pulled threads: scrap, do not true.",
-  linings: "Old brake linings may hold asbestos: no compressed air, no dry brushing; wet methods, a proper mask, local disposal rules. Paint may hold lead; cadmium and chrome are a plater's work.",
+  linings:
+    "Old brake linings may hold asbestos: no compressed air, no dry brushing; wet methods, a proper mask, local disposal rules. Paint may hold lead; cadmium and chrome are a plater's work.",
   eyes: "Eye protection: a spoke can let go. Fingers clear of a turning wheel, chain and brake; machine secured on its stand, engine off.",
   drum: "Have the drum checked for roundness after tensioning; machining, tyre fitting and balancing go to those equipped for it.",
   tyre: "Tyre on: a spoke end can come through the tape into the tube. Small corrections only; for more, the tyre comes off.",

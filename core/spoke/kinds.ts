@@ -1,4 +1,4 @@
-import { type PlacedSpoke, placeSpokes, type Head, type Lean, type Row } from "../lacing/placement";
+import { type Head, type Lean, type PlacedSpoke, placeSpokes, type Row } from "../lacing/placement";
 import { sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
 import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
@@ -47,7 +47,8 @@ const entryAngle = (wheel: Wheel, s: PlacedSpoke): number => {
   // Clockwise direction at the rim hole, turned to the way this spoke goes.
   const lean = [-Math.sin(angle) * s.turn, -Math.cos(angle) * s.turn, 0];
   const own = [0, 0, s.flange === "A" ? 1 : -1];
-  const { lateralDeg, tangentialDeg } = wheel.rim.drilling === "radial" ? { lateralDeg: 0, tangentialDeg: 0 } : wheel.rim.drilling;
+  const { lateralDeg, tangentialDeg } =
+    wheel.rim.drilling === "radial" ? { lateralDeg: 0, tangentialDeg: 0 } : wheel.rim.drilling;
   const lateral = Math.tan((lateralDeg * Math.PI) / 180);
   const tangential = Math.tan((tangentialDeg * Math.PI) / 180);
   const axis = inward.map((x, i) => x + lateral * own[i] + tangential * lean[i]);
@@ -78,18 +79,36 @@ const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
   for (const side of ["A", "B"] as const) {
     const { cross } = wheel.lacing[side];
     if (cross === 0)
-      warnings.push({ code: "radial", text: "Radial spokes cannot carry brake or drive: a driven or drum-braked wheel is never laced radially." });
-    else if (cross >= mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle) && cross * (720 / wheel.rim.holes) > 90)
-      warnings.push({ code: "cross", text: `${cross} cross passes the tangent; one cross less leaves the hub straighter.` });
+      warnings.push({
+        code: "radial",
+        text: "Radial spokes cannot carry brake or drive: a driven or drum-braked wheel is never laced radially.",
+      });
+    else if (
+      cross >= mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle) &&
+      cross * (720 / wheel.rim.holes) > 90
+    )
+      warnings.push({
+        code: "cross",
+        text: `${cross} cross passes the tangent; one cross less leaves the hub straighter.`,
+      });
     if (wheel.hub[side].toCentre - wheel.rim.holeOffset + (side === "A" ? -wheel.offset : wheel.offset) <= 0)
-      warnings.push({ code: "no-sideways-hold", text: "The rim holes stand outside this flange: its spokes would pull the wrong way. Check offset and flange distances." });
+      warnings.push({
+        code: "no-sideways-hold",
+        text: "The rim holes stand outside this flange: its spokes would pull the wrong way. Check offset and flange distances.",
+      });
   }
   const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
   if (worst > ENTRY_LIMIT_DEG)
-    warnings.push({ code: "entry-angle", text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG}: it will bend at the nipple.` });
+    warnings.push({
+      code: "entry-angle",
+      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG}: it will bend at the nipple.`,
+    });
   const tight = Math.min(...kinds.map((k) => k.headClearance));
   if (wheel.hub.seat === "bent" && tight < 0)
-    warnings.push({ code: "head-overlap", text: `A spoke runs ${(-tight).toFixed(1)} mm into its neighbour's head; use fewer crosses.` });
+    warnings.push({
+      code: "head-overlap",
+      text: `A spoke runs ${(-tight).toFixed(1)} mm into its neighbour's head; use fewer crosses.`,
+    });
   return [...new Map(warnings.map((w) => [w.code, w])).values()];
 };
 
@@ -104,7 +123,9 @@ export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warnin
   const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
   const hoop =
     spokes.reduce((sum, s) => {
-      const inward = (s.rimPoint[0] * (s.rimPoint[0] - s.hubPoint[0]) + s.rimPoint[1] * (s.rimPoint[1] - s.hubPoint[1])) / (s.span * (wheel.rim.erd / 2));
+      const inward =
+        (s.rimPoint[0] * (s.rimPoint[0] - s.hubPoint[0]) + s.rimPoint[1] * (s.rimPoint[1] - s.hubPoint[1])) /
+        (s.span * (wheel.rim.erd / 2));
       return sum + tensions[s.flange] * inward;
     }, 0) /
     (2 * Math.PI);
@@ -122,7 +143,10 @@ export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warnin
       const tension = tensions[first.flange];
       const stretch = (tension * first.span) / (wheel.spoke.modulus * area);
       // The rim moves straight in; what the spoke sees of it is the cosine of its angle to the radius.
-      const inward = (first.rimPoint[0] * (first.rimPoint[0] - first.hubPoint[0]) + first.rimPoint[1] * (first.rimPoint[1] - first.hubPoint[1])) / (first.span * (wheel.rim.erd / 2));
+      const inward =
+        (first.rimPoint[0] * (first.rimPoint[0] - first.hubPoint[0]) +
+          first.rimPoint[1] * (first.rimPoint[1] - first.hubPoint[1])) /
+        (first.span * (wheel.rim.erd / 2));
       const lengthAtTension = length - stretch - rimShrink * inward;
       return {
         flange: first.flange,

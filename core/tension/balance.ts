@@ -1,5 +1,5 @@
-import type { Side, Wheel } from "../wheel/wheel-file";
 import type { PlacedSpoke } from "../lacing/placement";
+import type { Side, Wheel } from "../wheel/wheel-file";
 
 /**
  * The tension each side should have so that the rim is pulled to neither: T_A·l_A/L_A = T_B·l_B/L_B, with l the

@@ -14,7 +14,8 @@ export interface SoundingSpoke {
 }
 
 const positive = (what: string, most: number) =>
-  z.number({ error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give ${what}` })
+  z
+    .number({ error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give ${what}` })
     .positive({ error: (i) => `${i.input} will not do; give ${what}, more than 0` })
     .max(most, { error: (i) => `${i.input} is too large; ${what} is at most ${most}` });
 
@@ -23,16 +24,23 @@ export const noteSchema = z.object({
   diameter: positive("a diameter in mm", 20),
   modulus: positive("a modulus in N/mm²", 1e6).default(200000),
   density: positive("a density in kg/m³", 30000).default(7850),
-  ends: z.enum(["clamped", "pinned"], { error: (i) => `${JSON.stringify(i.input)} will not do; ends is clamped or pinned` }).default("clamped"),
+  ends: z
+    .enum(["clamped", "pinned"], { error: (i) => `${JSON.stringify(i.input)} will not do; ends is clamped or pinned` })
+    .default("clamped"),
   frequency: positive("a frequency in Hz", 50000).optional(),
-  tension: z.number({ error: (i) => `${JSON.stringify(i.input)} is not a number; give N` }).min(0, { error: (i) => `${i.input} N is less than slack` }).max(50000, { error: (i) => `${i.input} N is more than any spoke holds` }).optional(),
+  tension: z
+    .number({ error: (i) => `${JSON.stringify(i.input)} is not a number; give N` })
+    .min(0, { error: (i) => `${i.input} N is less than slack` })
+    .max(50000, { error: (i) => `${i.input} N is more than any spoke holds` })
+    .optional(),
 });
 
 export type NoteInput = z.output<typeof noteSchema>;
 
 export const readNote = (input: unknown): NoteInput => {
   const note = parseWith(noteSchema, input);
-  if ((note.frequency === undefined) === (note.tension === undefined)) throw new BadInput("frequency", "give either a frequency or a tension, one of them");
+  if ((note.frequency === undefined) === (note.tension === undefined))
+    throw new BadInput("frequency", "give either a frequency or a tension, one of them");
   return note;
 };
 
@@ -51,10 +59,12 @@ const section = (s: SoundingSpoke) => {
  *
  * @param tension N
  */
-export const stringFrequency = (s: SoundingSpoke, tension: number): number => Math.sqrt(tension / section(s).mass) / (2 * s.freeLength);
+export const stringFrequency = (s: SoundingSpoke, tension: number): number =>
+  Math.sqrt(tension / section(s).mass) / (2 * s.freeLength);
 
 /** Tension a plain string would need for this frequency, N; two to three times too high for a thick spoke. */
-export const stringTension = (s: SoundingSpoke, frequency: number): number => (2 * s.freeLength * frequency) ** 2 * section(s).mass;
+export const stringTension = (s: SoundingSpoke, frequency: number): number =>
+  (2 * s.freeLength * frequency) ** 2 * section(s).mass;
 
 /**
  * Frequency of the lowest note of a tensioned beam, Hz. Pinned: f₀·√(1 + π²EI/(TL²)), exact. Clamped: the lowest root of
@@ -69,7 +79,10 @@ export const noteFrequency = (s: SoundingSpoke, tension: number): number => {
   // Divided by cosh βL so that stiff, tight spokes do not overflow.
   const off = (alpha: number): number => {
     const beta = Math.sqrt(alpha * alpha + pull);
-    return (beta * beta - alpha * alpha) * Math.tanh(beta * L) * Math.sin(alpha * L) + 2 * alpha * beta * (1 / Math.cosh(Math.min(beta * L, 700)) - Math.cos(alpha * L));
+    return (
+      (beta * beta - alpha * alpha) * Math.tanh(beta * L) * Math.sin(alpha * L) +
+      2 * alpha * beta * (1 / Math.cosh(Math.min(beta * L, 700)) - Math.cos(alpha * L))
+    );
   };
   // The first root has αL between π (a string) and 4.7300 (an untensioned clamped bar).
   let low = Math.PI / L;
@@ -105,11 +118,20 @@ export const noteTension = (s: SoundingSpoke, frequency: number): number => {
 export const morseFrequency = (s: SoundingSpoke, tension: number): number => {
   const { EI } = section(s);
   const L = s.freeLength;
-  return stringFrequency(s, tension) * (1 + (2 / L) * Math.sqrt(EI / tension) + ((4 + Math.PI ** 2 / 2) * EI) / (tension * L * L));
+  return (
+    stringFrequency(s, tension) *
+    (1 + (2 / L) * Math.sqrt(EI / tension) + ((4 + Math.PI ** 2 / 2) * EI) / (tension * L * L))
+  );
 };
 
 export const noteAnswer = (input: NoteInput) => {
   const tension = input.tension ?? noteTension(input, input.frequency ?? 0);
   const frequency = input.frequency ?? noteFrequency(input, tension);
-  return { tension, frequency, stringTension: stringTension(input, frequency), stringFrequency: stringFrequency(input, tension), ends: input.ends };
+  return {
+    tension,
+    frequency,
+    stringTension: stringTension(input, frequency),
+    stringFrequency: stringFrequency(input, tension),
+    ends: input.ends,
+  };
 };

@@ -3,9 +3,12 @@ import { BadInput } from "../wheel/bad-input";
 import { parseWith, readWheel, type Wheel } from "../wheel/wheel-file";
 import type { PastRound, RoundReadings } from "./state";
 
-const finite = z.number({ error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, N, or null where nothing was read` });
+const finite = z.number({
+  error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, N, or null where nothing was read`,
+});
 const perSpoke = z.array(finite.nullable());
-const tolerancePart = (what: string) => finite.positive({ error: (i) => `${i.input} will not do; ${what} is more than 0` });
+const tolerancePart = (what: string) =>
+  finite.positive({ error: (i) => `${i.input} will not do; ${what} is more than 0` });
 
 const readingsSchema = z.object({
   lateral: perSpoke,
@@ -23,14 +26,25 @@ export const adviseSchema = z.object({
       lateral: tolerancePart("a total reading in mm").default(0.5),
       radial: tolerancePart("a total reading in mm").default(0.5),
       offset: tolerancePart("an offset either way in mm").default(0.5),
-      tensionSpread: tolerancePart("a fraction such as 0.2").max(1, { error: (i) => `${i.input} will not do; give a fraction such as 0.2` }).default(0.2),
+      tensionSpread: tolerancePart("a fraction such as 0.2")
+        .max(1, { error: (i) => `${i.input} will not do; give a fraction such as 0.2` })
+        .default(0.2),
     })
     .prefault({}),
-  stage: finite.min(0.1, { error: (i) => `${i.input} is too small; a stage lies between 0.1 and 1.2` }).max(1.2, { error: (i) => `${i.input} is too large; a stage lies between 0.1 and 1.2` }).default(1),
+  stage: finite
+    .min(0.1, { error: (i) => `${i.input} is too small; a stage lies between 0.1 and 1.2` })
+    .max(1.2, { error: (i) => `${i.input} is too large; a stage lies between 0.1 and 1.2` })
+    .default(1),
   nipple: z
     .object({
-      step: finite.min(1 / 64, { error: (i) => `${i.input} is too small; a step lies between 1/64 and 1` }).max(1, { error: (i) => `${i.input} is too large; a step lies between 1/64 and 1` }).default(1 / 16),
-      most: finite.min(0, { error: (i) => `${i.input} is less than nothing; give the most turns in one go` }).max(20, { error: (i) => `${i.input} is too large; at most 20 turns in one go` }).default(1),
+      step: finite
+        .min(1 / 64, { error: (i) => `${i.input} is too small; a step lies between 1/64 and 1` })
+        .max(1, { error: (i) => `${i.input} is too large; a step lies between 1/64 and 1` })
+        .default(1 / 16),
+      most: finite
+        .min(0, { error: (i) => `${i.input} is less than nothing; give the most turns in one go` })
+        .max(20, { error: (i) => `${i.input} is too large; at most 20 turns in one go` })
+        .default(1),
       left: z.array(z.union([finite.min(0), z.tuple([finite.min(0), finite.min(0)])]).nullable()).optional(),
     })
     .prefault({}),
@@ -40,17 +54,29 @@ export const adviseSchema = z.object({
 export interface AdviseInput {
   readonly wheel: Wheel;
   readonly readings: RoundReadings;
-  readonly tolerance: { readonly lateral: number; readonly radial: number; readonly offset: number; readonly tensionSpread: number };
+  readonly tolerance: {
+    readonly lateral: number;
+    readonly radial: number;
+    readonly offset: number;
+    readonly tensionSpread: number;
+  };
   /** Part of the target wanted now. */
   readonly stage: number;
   /** Turns; `left` is thread left per spoke, one figure for both ways or [slackening, tightening], null unknown. */
-  readonly nipple: { readonly step: number; readonly most: number; readonly left?: readonly (number | readonly [number, number] | null)[] };
+  readonly nipple: {
+    readonly step: number;
+    readonly most: number;
+    readonly left?: readonly (number | readonly [number, number] | null)[];
+  };
   readonly history: readonly PastRound[];
 }
 
 const checkCount = (path: string, list: readonly unknown[] | undefined, holes: number): void => {
   if (list && list.length !== holes)
-    throw new BadInput(path, `${list.length} entries do not fit a wheel of ${holes} spokes; give ${holes}, null where nothing was read`);
+    throw new BadInput(
+      path,
+      `${list.length} entries do not fit a wheel of ${holes} spokes; give ${holes}, null where nothing was read`,
+    );
 };
 
 /** @throws BadInput with the path of what is wrong */
@@ -63,7 +89,11 @@ export const readAdvise = (input: unknown): AdviseInput => {
     checkCount(`${at}.radial`, readings.radial, holes);
     checkCount(`${at}.tension`, readings.tension, holes);
     readings.tension?.forEach((t, i) => {
-      if (t !== null && t < 0) throw new BadInput(`${at}.tension[${i}]`, `${t} N is less than slack; give 0 for a slack spoke, null for one not read`);
+      if (t !== null && t < 0)
+        throw new BadInput(
+          `${at}.tension[${i}]`,
+          `${t} N is less than slack; give 0 for a slack spoke, null for one not read`,
+        );
     });
   };
   check("readings", rest.readings);

@@ -8,7 +8,7 @@ import { type Aim, type Outcome, outcome, solveAim, trouble } from "./aim";
 import { type BareRim, bareRim } from "./bare-rim";
 import { explain, type Reason } from "./explain";
 import { handSteps } from "./hand-steps";
-import { learn, type Learnt } from "./learn";
+import { type Learnt, learn } from "./learn";
 import { type WheelState, wheelBetween, wheelState, workingTensions } from "./state";
 
 export type Verdict = "turn" | "destress" | "done" | "rim";
@@ -36,7 +36,11 @@ export interface Advice {
   readonly turns: readonly number[];
   readonly forecast: Forecast;
   readonly verdict: Verdict;
-  readonly rim: { readonly lateral: readonly number[] | null; readonly radial: readonly number[] | null; readonly action: RimAction };
+  readonly rim: {
+    readonly lateral: readonly number[] | null;
+    readonly radial: readonly number[] | null;
+    readonly action: RimAction;
+  };
   readonly reasons: readonly Reason[];
   /** What was learnt of this wheel, for showing. */
   readonly learnt: Learnt;
@@ -64,7 +68,10 @@ const sideMean = (geometry: WheelGeometry, tension: ArrayLike<number>, side: Sid
 
 const spreadOf = (geometry: WheelGeometry, tension: ArrayLike<number>): number => {
   const means = { A: sideMean(geometry, tension, "A"), B: sideMean(geometry, tension, "B") };
-  return geometry.spokes.reduce((worst, s, i) => Math.max(worst, Math.abs(tension[i] / Math.max(means[s.flange], 1) - 1)), 0);
+  return geometry.spokes.reduce(
+    (worst, s, i) => Math.max(worst, Math.abs(tension[i] / Math.max(means[s.flange], 1) - 1)),
+    0,
+  );
 };
 
 /** The figures of a wheel as forecast; the target's own side is the tighter. */
@@ -86,16 +93,18 @@ const asForecast = (geometry: WheelGeometry, after: Outcome): Forecast => {
   };
 };
 
-const unmasked = (readings: Readings, masked: readonly number[]): Readings => readings.map((r, i) => (masked.includes(i) ? null : r));
+const unmasked = (readings: Readings, masked: readonly number[]): Readings =>
+  readings.map((r, i) => (masked.includes(i) ? null : r));
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
   const held = new Float64Array(input.wheel.rim.holes);
   for (const round of input.history) {
     if (round.turns.every((t) => t === 0)) held.fill(0);
-    else round.turns.forEach((t, i) => {
-      held[i] += t * (1 - grip);
-    });
+    else
+      round.turns.forEach((t, i) => {
+        held[i] += t * (1 - grip);
+      });
   }
   return held;
 };
@@ -121,7 +130,10 @@ export const advise = (input: AdviseInput): Advice => {
 
   // What is wanted at this stage.
   const tightNow = state.tension.reduce((sum, t, i) => sum + Math.max(0, t) / full[i], 0) / n;
-  const stage = history.length === 0 && !state.tensionAssumed ? Math.min(input.stage, Math.max(FIRST_STAGE, tightNow)) : input.stage;
+  const stage =
+    history.length === 0 && !state.tensionAssumed
+      ? Math.min(input.stage, Math.max(FIRST_STAGE, tightNow))
+      : input.stage;
   const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
   const stay = new Float64Array(n);
   const now = outcome(aim, stay);
@@ -145,7 +157,8 @@ export const advise = (input: AdviseInput): Advice => {
   const readTensions = (readings.tension ?? []).filter((t) => t !== null).length >= n / 2;
   const tightEnough = !readTensions || Math.abs(tightNow / input.stage - 1) <= 0.05;
   const even = !readTensions || spreadOf(geometry, state.tension) <= tolerance.tensionSpread;
-  const complete = readings.lateral.filter((r) => r !== null).length >= 3 && readings.radial.filter((r) => r !== null).length >= 3;
+  const complete =
+    readings.lateral.filter((r) => r !== null).length >= 3 && readings.radial.filter((r) => r !== null).length >= 3;
   const done =
     complete &&
     asRead.lateral <= tolerance.lateral &&
@@ -167,19 +180,31 @@ export const advise = (input: AdviseInput): Advice => {
     turns = stay;
     after = now;
   }
-  const let_go = outcome(aim, heldTwist(input, learnt.grip).map((t) => t / learnt.grip));
+  const let_go = outcome(
+    aim,
+    heldTwist(input, learnt.grip).map((t) => t / learnt.grip),
+  );
   const settles =
-    Math.max(let_go.lateralTir / tolerance.lateral, let_go.radialTir / tolerance.radial) <= 1 && worstNow > 1 && tightEnough;
+    Math.max(let_go.lateralTir / tolerance.lateral, let_go.radialTir / tolerance.radial) <= 1 &&
+    worstNow > 1 &&
+    tightEnough;
   let verdict: Verdict = "turn";
   if (done) verdict = "done";
   else if (settles) verdict = "destress";
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
-  else if (turns.every((t) => t === 0)) verdict = history.some((h) => h.turns.some((t) => t !== 0)) && history.at(-1)?.turns.some((t) => t !== 0) ? "destress" : "rim";
+  else if (turns.every((t) => t === 0))
+    verdict =
+      history.some((h) => h.turns.some((t) => t !== 0)) && history.at(-1)?.turns.some((t) => t !== 0)
+        ? "destress"
+        : "rim";
   if (verdict === "done" || verdict === "destress") {
     turns = stay;
     after = now;
   }
-  const bare = state.tensionAssumed || !complete ? null : bareRim(geometry, learnt.stiffness, state.lateral.at, state.radial.at, state.tension);
+  const bare =
+    state.tensionAssumed || !complete
+      ? null
+      : bareRim(geometry, learnt.stiffness, state.lateral.at, state.radial.at, state.tension);
   const action = rimAction(verdict, bare);
   const advice = {
     turns: [...turns],
@@ -188,13 +213,21 @@ export const advise = (input: AdviseInput): Advice => {
     rim: { lateral: bare ? [...bare.lateral] : null, radial: bare ? [...bare.radial] : null, action },
     learnt,
   };
-  return { ...advice, reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }) };
+  return {
+    ...advice,
+    reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
+  };
 };
 
 const makeAim = (
   input: AdviseInput,
   geometry: WheelGeometry,
-  influences: { readonly lateral: Float64Array; readonly radial: Float64Array; readonly tension: Float64Array; readonly offset: Float64Array },
+  influences: {
+    readonly lateral: Float64Array;
+    readonly radial: Float64Array;
+    readonly tension: Float64Array;
+    readonly offset: Float64Array;
+  },
   state: WheelState,
   learnt: Learnt,
   full: Float64Array,
@@ -210,7 +243,8 @@ const makeAim = (
   const high = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const left = nipple.left?.[i];
-    const [slacken, tighten] = left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
+    const [slacken, tighten] =
+      left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
     low[i] = -Math.min(nipple.most, slacken) - 1e-9;
     high[i] = Math.min(nipple.most, tighten) + 1e-9;
   }
@@ -222,7 +256,12 @@ const makeAim = (
     radial: state.radial.at,
     tension: state.tension,
     offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
-    perTurn: { lateral: scaled(influences.lateral), radial: scaled(influences.radial), tension: scaled(influences.tension), offset: scaled(influences.offset) },
+    perTurn: {
+      lateral: scaled(influences.lateral),
+      radial: scaled(influences.radial),
+      tension: scaled(influences.tension),
+      offset: scaled(influences.offset),
+    },
     wanted,
     floor: wanted.map((t) => Math.max(0.1 * t, t * (1 - used))),
     ceiling: wanted.map((t) => Math.min(limit, t * (1 + used))),
@@ -273,6 +312,8 @@ const rimAction = (verdict: Verdict, bare: BareRim | null): RimAction => {
   if (!bare) return "stop";
   const worst = Math.max(totalReading([...bare.lateral]), totalReading([...bare.radial]));
   if (worst > HOPELESS) return "scrap";
-  const peak = Math.max(...[bare.lateral, bare.radial].map((line) => Math.max(...line.map((v) => Math.abs(v - meanReading([...line]))))));
+  const peak = Math.max(
+    ...[bare.lateral, bare.radial].map((line) => Math.max(...line.map((v) => Math.abs(v - meanReading([...line]))))),
+  );
   return peak > BENT ? "straighten" : "stop";
 };

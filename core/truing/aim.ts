@@ -14,7 +14,12 @@ export interface Aim {
   readonly tension: Float64Array;
   /** mm; null when nobody measured it: then it is only kept from wandering. */
   readonly offset: number | null;
-  readonly perTurn: { readonly lateral: Float64Array; readonly radial: Float64Array; readonly tension: Float64Array; readonly offset: Float64Array };
+  readonly perTurn: {
+    readonly lateral: Float64Array;
+    readonly radial: Float64Array;
+    readonly tension: Float64Array;
+    readonly offset: Float64Array;
+  };
   /** N wanted in each spoke at this stage. */
   readonly wanted: Float64Array;
   /** N no spoke may leave at the end. */
@@ -128,8 +133,22 @@ export const solveAim = (aim: Aim): Float64Array | null => {
     { matrix: perTurn.lateral, sign: -1, column: loL, entry: 1, scale: null, room: (i) => aim.lateral[i] - meanL },
     { matrix: perTurn.radial, sign: 1, column: hiR, entry: -1, scale: null, room: (i) => meanR - aim.radial[i] },
     { matrix: perTurn.radial, sign: -1, column: loR, entry: 1, scale: null, room: (i) => aim.radial[i] - meanR },
-    { matrix: relative, sign: 1, column: over, entry: -1, scale: wanted, room: (i) => (aim.ceiling[i] - aim.tension[i]) / wanted[i] },
-    { matrix: relative, sign: -1, column: over, entry: -1, scale: wanted, room: (i) => (aim.tension[i] - aim.floor[i]) / wanted[i] },
+    {
+      matrix: relative,
+      sign: 1,
+      column: over,
+      entry: -1,
+      scale: wanted,
+      room: (i) => (aim.ceiling[i] - aim.tension[i]) / wanted[i],
+    },
+    {
+      matrix: relative,
+      sign: -1,
+      column: over,
+      entry: -1,
+      scale: wanted,
+      room: (i) => (aim.tension[i] - aim.floor[i]) / wanted[i],
+    },
   ];
   const used = likelyRows(aim, P, q, size);
   let solved: Float64Array | null = null;
@@ -171,8 +190,17 @@ const likelyRows = (aim: Aim, P: Float64Array, q: Float64Array, size: number): S
   const squares = new Float64Array(n * n);
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) squares[i * n + j] = P[i * size + j];
   const factor = cholesky(squares, n);
-  const plain = factor ? choleskySolve(factor, n, Float64Array.from({ length: n }, (_, i) => -q[i])) : new Float64Array(n);
-  const after = outcome(aim, plain.map((t, i) => Math.min(aim.high[i], Math.max(aim.low[i], t))));
+  const plain = factor
+    ? choleskySolve(
+        factor,
+        n,
+        Float64Array.from({ length: n }, (_, i) => -q[i]),
+      )
+    : new Float64Array(n);
+  const after = outcome(
+    aim,
+    plain.map((t, i) => Math.min(aim.high[i], Math.max(aim.low[i], t))),
+  );
   const used = new Set<number>();
   const places = [...Array(n).keys()];
   [after.lateral, after.radial].forEach((line, which) => {

@@ -1,4 +1,4 @@
-import type { WheelGeometry, Stiffness } from "../mechanics/elastic-wheel";
+import type { Stiffness, WheelGeometry } from "../mechanics/elastic-wheel";
 import { scaledSection } from "../mechanics/elastic-wheel";
 import { inPlaneBlock, outOfPlaneBlock } from "../mechanics/ring";
 
@@ -15,7 +15,13 @@ export interface BareRim {
  *
  * @param tension N, each spoke
  */
-export const bareRim = (geometry: WheelGeometry, stiffness: Stiffness, lateral: Float64Array, radial: Float64Array, tension: Float64Array): BareRim => {
+export const bareRim = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness,
+  lateral: Float64Array,
+  radial: Float64Array,
+  tension: Float64Array,
+): BareRim => {
   const { wheel, spokes, pulls } = geometry;
   const n = spokes.length;
   const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;

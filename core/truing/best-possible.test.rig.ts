@@ -1,4 +1,4 @@
-import { wheelGeometry, elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { sideTensions } from "@/core/tension/balance";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
 import { type Aim, outcome, solveAim } from "./aim";
@@ -8,7 +8,11 @@ import { type Aim, outcome, solveAim } from "./aim";
  * offset 0, every tension within ±20 % of its side's wanted mean. Uses the stand-in's hidden figures, which the advice
  * never sees; its tensions and line are re-made linear about the full tension until they agree.
  */
-export const bestPossible = (stand: StandInWheel, trueStiffness: { lateralScale: number; radialScale: number; share: number }, spread = 0.2): number => {
+export const bestPossible = (
+  stand: StandInWheel,
+  trueStiffness: { lateralScale: number; radialScale: number; share: number },
+  spread = 0.2,
+): number => {
   const geometry = wheelGeometry(stand.wheel);
   const sides = sideTensions(stand.wheel, geometry.spokes);
   const wanted = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);

@@ -1,7 +1,7 @@
 import type { Influences, WheelGeometry } from "../mechanics/elastic-wheel";
 import type { Side } from "../wheel/wheel-file";
-import type { AdviseInput } from "./advise-input";
 import type { Advice } from "./advise";
+import type { AdviseInput } from "./advise-input";
 import type { Outcome } from "./aim";
 import type { WheelState } from "./state";
 
@@ -16,9 +16,19 @@ export interface Reason {
 export const SIDE_WORD: Record<Side, string> = { A: "{A}", B: "{B}" };
 
 /** Puts the sides' own names into a text of `explain`. */
-export const withSideNames = (text: string, names: Record<Side, string>): string => text.replaceAll("{A}", names.A).replaceAll("{B}", names.B);
+export const withSideNames = (text: string, names: Record<Side, string>): string =>
+  text.replaceAll("{A}", names.A).replaceAll("{B}", names.B);
 
-const SIXTEENTHS: Record<number, string> = { 0: "", 2: "1/8", 4: "1/4", 6: "3/8", 8: "1/2", 10: "5/8", 12: "3/4", 14: "7/8" };
+const SIXTEENTHS: Record<number, string> = {
+  0: "",
+  2: "1/8",
+  4: "1/4",
+  6: "3/8",
+  8: "1/2",
+  10: "5/8",
+  12: "3/4",
+  14: "7/8",
+};
 
 /** `1/4`, `1 1/8`, `3/16`; turns that are no whole sixteenth as a decimal. */
 export const turnsText = (turns: number): string => {
@@ -86,10 +96,23 @@ const stretchText = (scene: Scene, spokes: readonly number[]): string => {
     net += advice.turns[s - 1];
   }
   const parts: string[] = [];
-  if (Math.abs(side) >= 0.03) parts.push(`pulls the rim ${Math.abs(side).toFixed(2)} mm towards the ${side > 0 ? SIDE_WORD.A : SIDE_WORD.B} ${where}`);
-  if (Math.abs(hop) >= 0.03) parts.push(`${hop > 0 ? "lets the rim out" : "draws the rim in"} ${Math.abs(hop).toFixed(2)} mm ${parts.length ? "there" : where}`);
+  if (Math.abs(side) >= 0.03)
+    parts.push(
+      `pulls the rim ${Math.abs(side).toFixed(2)} mm towards the ${side > 0 ? SIDE_WORD.A : SIDE_WORD.B} ${where}`,
+    );
+  if (Math.abs(hop) >= 0.03)
+    parts.push(
+      `${hop > 0 ? "lets the rim out" : "draws the rim in"} ${Math.abs(hop).toFixed(2)} mm ${parts.length ? "there" : where}`,
+    );
   else if (Math.abs(net) < 0.13 && spokes.length > 1) parts.push("about as much off as on, so the hop stays");
-  if (parts.length === 0) parts.push(net > 0.1 ? `brings up the tension ${where}` : net < -0.1 ? `takes off tension ${where}` : `evens the tension ${where}`);
+  if (parts.length === 0)
+    parts.push(
+      net > 0.1
+        ? `brings up the tension ${where}`
+        : net < -0.1
+          ? `takes off tension ${where}`
+          : `evens the tension ${where}`,
+    );
   return parts.join("; ");
 };
 
@@ -101,9 +124,17 @@ export const explain = (scene: Scene): Reason[] => {
   const mm = (x: number) => x.toFixed(2);
   const { tolerance } = input;
   if (verdict === "done")
-    reasons.push({ code: "done", spokes: [], text: `Side to side ${mm(now.lateralTir)} and hop ${mm(now.radialTir)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.` });
+    reasons.push({
+      code: "done",
+      spokes: [],
+      text: `Side to side ${mm(now.lateralTir)} and hop ${mm(now.radialTir)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.`,
+    });
   if (verdict === "destress")
-    reasons.push({ code: "destress", spokes: [], text: "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything." });
+    reasons.push({
+      code: "destress",
+      spokes: [],
+      text: "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything.",
+    });
   if (verdict === "rim")
     reasons.push({
       code: "rim",
@@ -111,14 +142,33 @@ export const explain = (scene: Scene): Reason[] => {
       text: `This is the rim: with every spoke within ${Math.round(tolerance.tensionSpread * 100)} % of its side, ${mm(Math.max(reachable.lateralTir, reachable.radialTir))} mm is the best to be had (side to side ${mm(reachable.lateralTir)}, hop ${mm(reachable.radialTir)}). More would be bought with slack spokes beside tight ones.`,
     });
   if (advice.rim.action === "straighten" && advice.rim.lateral && advice.rim.radial) {
-    const line = [...advice.rim.lateral].some((v) => Math.abs(v) >= Math.max(...(advice.rim.radial ?? []).map(Math.abs))) ? advice.rim.lateral : advice.rim.radial;
+    const line = [...advice.rim.lateral].some(
+      (v) => Math.abs(v) >= Math.max(...(advice.rim.radial ?? []).map(Math.abs)),
+    )
+      ? advice.rim.lateral
+      : advice.rim.radial;
     const peak = line.reduce((best, v, i) => (Math.abs(v) > Math.abs(line[best]) ? i : best), 0);
     const n = line.length;
-    const bent = [...Array(n).keys()].filter((i) => Math.min((i - peak + n) % n, (peak - i + n) % n) <= 4 && line[i] * line[peak] > 0 && Math.abs(line[i]) > Math.abs(line[peak]) / 3).map((i) => i + 1);
-    reasons.push({ code: "straighten", spokes: bent, text: `Straighten the rim near spoke ${peak + 1} by about ${Math.abs(line[peak]).toFixed(1)} mm first: without its spokes it would still be bent there.` });
+    const bent = [...Array(n).keys()]
+      .filter(
+        (i) =>
+          Math.min((i - peak + n) % n, (peak - i + n) % n) <= 4 &&
+          line[i] * line[peak] > 0 &&
+          Math.abs(line[i]) > Math.abs(line[peak]) / 3,
+      )
+      .map((i) => i + 1);
+    reasons.push({
+      code: "straighten",
+      spokes: bent,
+      text: `Straighten the rim near spoke ${peak + 1} by about ${Math.abs(line[peak]).toFixed(1)} mm first: without its spokes it would still be bent there.`,
+    });
   }
   if (verdict !== "done" && stage < input.stage)
-    reasons.push({ code: "stage", spokes: [], text: `First round on this wheel: it aims at ${Math.round(stage * 100)} % of the tension, until one round has shown how this rim answers.` });
+    reasons.push({
+      code: "stage",
+      spokes: [],
+      text: `First round on this wheel: it aims at ${Math.round(stage * 100)} % of the tension, until one round has shown how this rim answers.`,
+    });
   const groups = stretches(turns)
     .map((spokes) => ({ spokes, size: spokes.reduce((sum, s) => sum + Math.abs(turns[s - 1]), 0) }))
     .sort((a, b) => b.size - a.size);
@@ -131,10 +181,21 @@ export const explain = (scene: Scene): Reason[] => {
     });
   if (Math.abs(now.offset) > 0.02 || Math.abs(after.offset) > 0.02)
     if (input.readings.offset !== undefined && input.readings.offset !== null)
-      reasons.push({ code: "offset", spokes: [], text: `The rim stands ${mm(Math.abs(now.offset))} mm towards the ${now.offset > 0 ? SIDE_WORD.A : SIDE_WORD.B}; after this round ${mm(Math.abs(after.offset))}.` });
+      reasons.push({
+        code: "offset",
+        spokes: [],
+        text: `The rim stands ${mm(Math.abs(now.offset))} mm towards the ${now.offset > 0 ? SIDE_WORD.A : SIDE_WORD.B}; after this round ${mm(Math.abs(after.offset))}.`,
+      });
   if (state.tensionAssumed)
-    reasons.push({ code: "tension-assumed", spokes: [], text: "No tensions were read: they are reckoned from the turns made, starting from an even wheel. Read a few to be sure." });
-  for (const [what, line] of [["side to side", state.lateral], ["hop", state.radial]] as const)
+    reasons.push({
+      code: "tension-assumed",
+      spokes: [],
+      text: "No tensions were read: they are reckoned from the turns made, starting from an even wheel. Read a few to be sure.",
+    });
+  for (const [what, line] of [
+    ["side to side", state.lateral],
+    ["hop", state.radial],
+  ] as const)
     if (line.masked.length > 0)
       reasons.push({
         code: line.seam ? "seam" : "outlier",
@@ -142,12 +203,21 @@ export const explain = (scene: Scene): Reason[] => {
         text: `${line.seam ? `Weld or rust stands up ${line.seam.height.toFixed(2)} mm` : "A reading stands off its neighbours"} at ${line.masked.map((i) => i + 1).join(", ")} (${what}): left out, do not chase it.`,
       });
   const slack = geometry.spokes.filter((_, i) => input.readings.tension?.[i] === 0).map((s) => s.spoke);
-  if (slack.length > 0) reasons.push({ code: "slack", spokes: slack, text: `Slack now: ${slack.join(", ")}. How far they must turn before they pull is not known; read them again after this round.` });
+  if (slack.length > 0)
+    reasons.push({
+      code: "slack",
+      spokes: slack,
+      text: `Slack now: ${slack.join(", ")}. How far they must turn before they pull is not known; read them again after this round.`,
+    });
   const unread = [input.readings.lateral, input.readings.radial].some((r) => r.some((v) => v === null));
   if (unread) {
     const sigma = state.lateral.sigma.map((s, i) => s + state.radial.sigma[i]);
     const most = sigma.reduce((best, s, i) => (s > sigma[best] ? i : best), 0);
-    reasons.push({ code: "unread", spokes: [most + 1], text: `Not every hole was read: between them the line is sure to about ${mm(Math.max(...state.lateral.sigma, ...state.radial.sigma))} mm. A reading at ${most + 1} would tell most.` });
+    reasons.push({
+      code: "unread",
+      spokes: [most + 1],
+      text: `Not every hole was read: between them the line is sure to about ${mm(Math.max(...state.lateral.sigma, ...state.radial.sigma))} mm. A reading at ${most + 1} would tell most.`,
+    });
   }
   return reasons;
 };

@@ -10,7 +10,8 @@ import { type Aim, outcome, Tally, trouble } from "./aim";
  */
 export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: number): Float64Array => {
   const { n, perTurn } = aim;
-  const clamp = (i: number, t: number) => Math.min(Math.floor(aim.high[i] / step + 1e-9) * step, Math.max(Math.ceil(aim.low[i] / step - 1e-9) * step, t));
+  const clamp = (i: number, t: number) =>
+    Math.min(Math.floor(aim.high[i] / step + 1e-9) * step, Math.max(Math.ceil(aim.low[i] / step - 1e-9) * step, t));
   const x = Float64Array.from(turns, (t, i) => clamp(i, Math.round(t / step) * step));
   let here = outcome(aim, x);
   let squared = x.reduce((sum, t) => sum + t * t, 0);
@@ -33,7 +34,9 @@ export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: nu
     }
     const offset = here.offset + perTurn.offset[i] * di + perTurn.offset[j] * dj;
     const more = grown(i, di) + (dj === 0 ? 0 : grown(j, dj));
-    return tally.total(offset, squared + more) + touch * (touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj)));
+    return (
+      tally.total(offset, squared + more) + touch * (touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj)))
+    );
   };
   for (let pass = 0; pass < 80; pass++) {
     let best = cost - 1e-6;
@@ -60,7 +63,8 @@ export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: nu
             [step, -step],
             [-step, step],
           ]) {
-            if (Math.abs(clamp(i, x[i] + d) - x[i] - d) > 1e-9 || Math.abs(clamp(j, x[j] + e) - x[j] - e) > 1e-9) continue;
+            if (Math.abs(clamp(i, x[i] + d) - x[i] - d) > 1e-9 || Math.abs(clamp(j, x[j] + e) - x[j] - e) > 1e-9)
+              continue;
             const c = tryMove(i, d, j, e);
             if (c < best) {
               best = c;

@@ -29,7 +29,13 @@ const asStiffness = (u: Unknowns): Stiffness => ({
 });
 
 /** Forecast minus what happened, each over its own uncertainty, for every pair of readings between which something was turned. */
-const misfit = (geometry: WheelGeometry, wanted: ArrayLike<number>, rounds: readonly RoundReadings[], turns: readonly (readonly number[])[], u: Unknowns): number[] => {
+const misfit = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  rounds: readonly RoundReadings[],
+  turns: readonly (readonly number[])[],
+  u: Unknowns,
+): number[] => {
   const n = geometry.spokes.length;
   const pitch = geometry.wheel.spoke.threadPitch;
   const out: number[] = [];
@@ -37,10 +43,21 @@ const misfit = (geometry: WheelGeometry, wanted: ArrayLike<number>, rounds: read
     if (!turns[r].some((t) => t !== 0)) continue;
     const before = rounds[r];
     const after = rounds[r + 1];
-    const elastic = wheelBetween(geometry, asStiffness(u), workingTensions(geometry, wanted, before), workingTensions(geometry, wanted, after));
+    const elastic = wheelBetween(
+      geometry,
+      asStiffness(u),
+      workingTensions(geometry, wanted, before),
+      workingTensions(geometry, wanted, after),
+    );
     const { lateral, radial, tension } = elastic.influences;
     const anySlack = (before.tension ?? []).some((t) => t !== null && t <= 0);
-    const compare = (a: readonly (number | null)[] | undefined, b: readonly (number | null)[] | undefined, influence: Float64Array, floor: (v: number) => number, pulls: boolean) => {
+    const compare = (
+      a: readonly (number | null)[] | undefined,
+      b: readonly (number | null)[] | undefined,
+      influence: Float64Array,
+      floor: (v: number) => number,
+      pulls: boolean,
+    ) => {
       if (!a || !b) return;
       let size = 0;
       const moved = new Float64Array(n);
@@ -72,7 +89,12 @@ const misfit = (geometry: WheelGeometry, wanted: ArrayLike<number>, rounds: read
  * Fits the four unknowns to what each round really did, by Gauss–Newton about the prior (Gelb, *Applied Optimal
  * Estimation*, ch. 2: least squares with prior as extra observations).
  */
-export const learn = (geometry: WheelGeometry, wanted: ArrayLike<number>, now: RoundReadings, history: readonly PastRound[]): Learnt => {
+export const learn = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  now: RoundReadings,
+  history: readonly PastRound[],
+): Learnt => {
   const share = geometry.wheel.spoke.share ?? 0.6;
   const prior: Unknowns = { lnLateral: 0, lnRadial: 0, lnShare: Math.log(share), grip: PRIOR.grip };
   const useful = history.filter((h) => h.turns.some((t) => t !== 0)).length > 0;
@@ -84,7 +106,10 @@ export const learn = (geometry: WheelGeometry, wanted: ArrayLike<number>, now: R
   const sigma = { lnLateral: PRIOR.lnScale, lnRadial: PRIOR.lnScale, lnShare: shareSigma, grip: PRIOR.gripSigma };
   const low = { lnLateral: -1.4, lnRadial: -1.4, lnShare: Math.log(0.25), grip: 0.7 };
   const high = { lnLateral: 1.4, lnRadial: 1.4, lnShare: 0, grip: 1 };
-  const residuals = (u: Unknowns) => [...misfit(geometry, wanted, rounds, turns, u), ...keys.map((k) => (u[k] - prior[k]) / sigma[k])];
+  const residuals = (u: Unknowns) => [
+    ...misfit(geometry, wanted, rounds, turns, u),
+    ...keys.map((k) => (u[k] - prior[k]) / sigma[k]),
+  ];
   const cost = (list: readonly number[]) => list.reduce((sum, x) => sum + x * x, 0);
   let at = prior;
   let here = residuals(at);
@@ -105,7 +130,9 @@ export const learn = (geometry: WheelGeometry, wanted: ArrayLike<number>, now: R
     const factor = cholesky(normal, 4);
     if (!factor) break;
     const step = choleskySolve(factor, 4, right);
-    const next = Object.fromEntries(keys.map((k, i) => [k, Math.min(high[k], Math.max(low[k], at[k] + step[i]))])) as unknown as Unknowns;
+    const next = Object.fromEntries(
+      keys.map((k, i) => [k, Math.min(high[k], Math.max(low[k], at[k] + step[i]))]),
+    ) as unknown as Unknowns;
     const there = residuals(next);
     if (cost(there) < cost(here)) {
       const gained = cost(here) - cost(there);
@@ -119,11 +146,22 @@ export const learn = (geometry: WheelGeometry, wanted: ArrayLike<number>, now: R
 };
 
 /** Slope of what happened over what an untaught wheel would have done in the last round. */
-const answer = (geometry: WheelGeometry, wanted: ArrayLike<number>, rounds: readonly RoundReadings[], turns: readonly (readonly number[])[], share: number): number | null => {
+const answer = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  rounds: readonly RoundReadings[],
+  turns: readonly (readonly number[])[],
+  share: number,
+): number | null => {
   const r = turns.length - 1;
   if (!turns[r].some((t) => t !== 0)) return null;
   const n = geometry.spokes.length;
-  const { lateral } = wheelBetween(geometry, { lateralScale: 1, radialScale: 1, share }, workingTensions(geometry, wanted, rounds[r]), workingTensions(geometry, wanted, rounds[r + 1])).influences;
+  const { lateral } = wheelBetween(
+    geometry,
+    { lateralScale: 1, radialScale: 1, share },
+    workingTensions(geometry, wanted, rounds[r]),
+    workingTensions(geometry, wanted, rounds[r + 1]),
+  ).influences;
   let top = 0;
   let under = 0;
   for (let i = 0; i < n; i++) {

@@ -1,51 +1,75 @@
 import fc from "fast-check";
-import { expect, test } from "vitest";
 import { solveQP } from "quadprog";
+import { expect, test } from "vitest";
 import { solveQuadratic } from "@/core/truing/quadratic";
 import { chance } from "@/devices/random";
 
 // Against the registry's quadprog, a port of Goldfarb and Idnani's dual method (Mathematical Programming 27, 1983).
 test("finds the same least point as a general solver", () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 2, max: 14 }), fc.integer({ min: 1, max: 30 }), (seed, n, m) => {
-      const luck = chance(seed);
-      const root = Array.from({ length: n }, () => Array.from({ length: n }, () => luck.normal(1)));
-      const P = new Float64Array(n * n);
-      for (let i = 0; i < n; i++)
-        for (let j = 0; j < n; j++) P[i * n + j] = root.reduce((sum, row) => sum + row[i] * row[j], i === j ? 0.3 : 0);
-      const q = Float64Array.from({ length: n }, () => luck.normal(3));
-      const G = Float64Array.from({ length: n * m }, () => luck.normal(1));
-      const h = Float64Array.from({ length: m }, () => luck.between(0.05, 2));
-      const bound = 0.8;
-      const ours = solveQuadratic({ variables: n, P, q, rows: m, G, h, low: new Float64Array(n).fill(-bound), high: new Float64Array(n).fill(bound) }, 1e-10);
-      // Its arrays count from 1; its rows say Aᵀx ≥ b.
-      const one = <T>(list: T[]): T[] => [list[0], ...list];
-      const rows = [...Array(m).keys()].map((r) => [...Array(n).keys()].map((i) => -G[r * n + i]));
-      const limits = Array.from(h, (x) => -x);
-      for (let i = 0; i < n; i++)
-        for (const sign of [1, -1]) {
-          rows.push([...Array(n).keys()].map((j) => (j === i ? sign : 0)));
-          limits.push(-bound);
-        }
-      const theirs = solveQP(
-        one([...Array(n).keys()].map((i) => one([...Array(n).keys()].map((j) => P[i * n + j])))),
-        one(Array.from(q, (x) => -x)),
-        one([...Array(n).keys()].map((i) => one(rows.map((row) => row[i])))),
-        one(limits),
-      ).solution.slice(1);
-      expect(ours).not.toBeNull();
-      theirs.forEach((x, i) => {
-        expect(ours?.[i]).toBeCloseTo(x, 5);
-      });
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 1e6 }),
+      fc.integer({ min: 2, max: 14 }),
+      fc.integer({ min: 1, max: 30 }),
+      (seed, n, m) => {
+        const luck = chance(seed);
+        const root = Array.from({ length: n }, () => Array.from({ length: n }, () => luck.normal(1)));
+        const P = new Float64Array(n * n);
+        for (let i = 0; i < n; i++)
+          for (let j = 0; j < n; j++)
+            P[i * n + j] = root.reduce((sum, row) => sum + row[i] * row[j], i === j ? 0.3 : 0);
+        const q = Float64Array.from({ length: n }, () => luck.normal(3));
+        const G = Float64Array.from({ length: n * m }, () => luck.normal(1));
+        const h = Float64Array.from({ length: m }, () => luck.between(0.05, 2));
+        const bound = 0.8;
+        const ours = solveQuadratic(
+          {
+            variables: n,
+            P,
+            q,
+            rows: m,
+            G,
+            h,
+            low: new Float64Array(n).fill(-bound),
+            high: new Float64Array(n).fill(bound),
+          },
+          1e-10,
+        );
+        // Its arrays count from 1; its rows say Aᵀx ≥ b.
+        const one = <T>(list: T[]): T[] => [list[0], ...list];
+        const rows = [...Array(m).keys()].map((r) => [...Array(n).keys()].map((i) => -G[r * n + i]));
+        const limits = Array.from(h, (x) => -x);
+        for (let i = 0; i < n; i++)
+          for (const sign of [1, -1]) {
+            rows.push([...Array(n).keys()].map((j) => (j === i ? sign : 0)));
+            limits.push(-bound);
+          }
+        const theirs = solveQP(
+          one([...Array(n).keys()].map((i) => one([...Array(n).keys()].map((j) => P[i * n + j])))),
+          one(Array.from(q, (x) => -x)),
+          one([...Array(n).keys()].map((i) => one(rows.map((row) => row[i])))),
+          one(limits),
+        ).solution.slice(1);
+        expect(ours).not.toBeNull();
+        theirs.forEach((x, i) => {
+          expect(ours?.[i]).toBeCloseTo(x, 5);
+        });
+      },
+    ),
     { numRuns: 60 },
   );
 });
 
 test("says so when nothing fits", () => {
   const none = solveQuadratic({
-    variables: 1, P: Float64Array.of(1), q: Float64Array.of(0), rows: 2,
-    G: Float64Array.of(1, -1), h: Float64Array.of(-1, -1), low: Float64Array.of(-9), high: Float64Array.of(9),
+    variables: 1,
+    P: Float64Array.of(1),
+    q: Float64Array.of(0),
+    rows: 2,
+    G: Float64Array.of(1, -1),
+    h: Float64Array.of(-1, -1),
+    low: Float64Array.of(-9),
+    high: Float64Array.of(9),
   });
   expect(none).toBeNull();
 });

@@ -149,7 +149,14 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-7): Float6
  * Adds GᵀDG, D = z/s, to the lower triangle. A function of its own: inside the long solver the compiler left this loop,
  * nine tenths of the work, several times slower.
  */
-const addOuterProducts = (normal: Float64Array, G: Float64Array, z: Float64Array, s: Float64Array, rows: number, n: number): void => {
+const addOuterProducts = (
+  normal: Float64Array,
+  G: Float64Array,
+  z: Float64Array,
+  s: Float64Array,
+  rows: number,
+  n: number,
+): void => {
   // Four rows at a time: one load and store of the sum serves four products.
   for (let r = 0; r < rows; r += 4) {
     const a = r * n;

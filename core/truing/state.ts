@@ -1,7 +1,7 @@
-import type { Wheel } from "../wheel/wheel-file";
-import { type RimLine, READING_SIGMA, rimLine } from "../runout/line";
-import type { Readings } from "../runout/runout";
 import { type ElasticWheel, elasticWheel, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
+import { READING_SIGMA, type RimLine, rimLine } from "../runout/line";
+import type { Readings } from "../runout/runout";
+import type { Wheel } from "../wheel/wheel-file";
 
 /** One pass of reading round the wheel, in spoke order. */
 export interface RoundReadings {
@@ -40,12 +40,18 @@ const TENSION_SIGMA = 0.03;
 const FORECAST_SIGMA = 0.12;
 
 /** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
-export const workingTensions = (geometry: WheelGeometry, wanted: ArrayLike<number>, readings: RoundReadings): Float64Array => {
+export const workingTensions = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  readings: RoundReadings,
+): Float64Array => {
   const n = geometry.spokes.length;
   const read = readings.tension;
   const means = { A: 0, B: 0 };
   for (const side of ["A", "B"] as const) {
-    const own = geometry.spokes.flatMap((s, i) => (s.flange === side && typeof read?.[i] === "number" ? [read[i] as number] : []));
+    const own = geometry.spokes.flatMap((s, i) =>
+      s.flange === side && typeof read?.[i] === "number" ? [read[i] as number] : [],
+    );
     const index = geometry.spokes.findIndex((s) => s.flange === side);
     means[side] = own.length > 0 ? own.reduce((a, b) => a + b, 0) / own.length : wanted[index];
   }
@@ -53,9 +59,16 @@ export const workingTensions = (geometry: WheelGeometry, wanted: ArrayLike<numbe
 };
 
 /** The wheel as it answers between two rounds: every spoke in play, about the mean of where it was and will be. */
-export const wheelBetween = (geometry: WheelGeometry, stiffness: Stiffness, now: ArrayLike<number>, then: ArrayLike<number>): ElasticWheel => {
+export const wheelBetween = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness,
+  now: ArrayLike<number>,
+  then: ArrayLike<number>,
+): ElasticWheel => {
   const n = geometry.spokes.length;
-  const about = Float64Array.from({ length: n }, (_, i) => Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50));
+  const about = Float64Array.from({ length: n }, (_, i) =>
+    Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
+  );
   return elasticWheel(geometry, stiffness, about);
 };
 
@@ -93,7 +106,12 @@ export const wheelState = (
     radial: { top: new Float64Array(n), under: new Float64Array(n) },
     tension: { top: new Float64Array(n), under: new Float64Array(n) },
   };
-  const add = (to: { top: Float64Array; under: Float64Array }, values: Readings | undefined, moved: Float64Array, variance: (value: number) => number) => {
+  const add = (
+    to: { top: Float64Array; under: Float64Array },
+    values: Readings | undefined,
+    moved: Float64Array,
+    variance: (value: number) => number,
+  ) => {
     if (!values) return;
     for (let i = 0; i < n; i++) {
       const value = values[i];
@@ -118,14 +136,21 @@ export const wheelState = (
     const sigmaR = READING_SIGMA ** 2 + (FORECAST_SIGMA * rms(movedR) + (fresh ? 0 : 0.01)) ** 2 * wide;
     add(sums.lateral, round.readings.lateral, movedL, () => sigmaL);
     add(sums.radial, round.readings.radial, movedR, () => sigmaR);
-    add(sums.tension, round.readings.tension, movedT, (t) => Math.max(TENSION_SIGMA * t, 15) ** 2 + (FORECAST_SIGMA * rms(movedT)) ** 2 * wide);
+    add(
+      sums.tension,
+      round.readings.tension,
+      movedT,
+      (t) => Math.max(TENSION_SIGMA * t, 15) ** 2 + (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
+    );
     fresh = false;
   }
   const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
     Array.from({ length: n }, (_, i) => (s.under[i] > 0 ? s.top[i] / s.under[i] : null));
   const noise = (s: { under: Float64Array }): number => {
     const seen = s.under.filter((u) => u > 0);
-    return seen.length === 0 ? READING_SIGMA : Math.max(0.004, Math.sqrt(seen.length / seen.reduce((a, b) => a + b, 0)));
+    return seen.length === 0
+      ? READING_SIGMA
+      : Math.max(0.004, Math.sqrt(seen.length / seen.reduce((a, b) => a + b, 0)));
   };
   const tensions = mean(sums.tension);
   const anyTension = tensions.some((t) => t !== null);
@@ -133,12 +158,17 @@ export const wheelState = (
   const working = workingTensions(geometry, wanted, now);
   const carried = product(tension, turned, n);
   // Nothing read at all: taken as evenly tight at the start, changed by what was turned since.
-  for (let i = 0; i < n; i++) filled[i] = tensions[i] ?? (anyTension ? working[i] : 0.9 * wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
+  for (let i = 0; i < n; i++)
+    filled[i] =
+      tensions[i] ??
+      (anyTension ? working[i] : 0.9 * wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
   return {
     lateral: rimLine(mean(sums.lateral), noise(sums.lateral)),
     radial: rimLine(mean(sums.radial), noise(sums.radial)),
     tension: filled,
-    tensionSigma: anyTension ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n) : 0.15 * Math.max(...Array.from(wanted)),
+    tensionSigma: anyTension
+      ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)
+      : 0.15 * Math.max(...Array.from(wanted)),
     tensionAssumed: !anyTension,
     offset: now.offset ?? null,
   };

@@ -24,7 +24,15 @@ const UNIT_WORDS: readonly [RegExp, LengthUnit][] = [
   [/\s*(?:mm|millimetres?|millimeters?)\.?$/i, "mm"],
 ];
 
-const GLYPHS: Record<string, string> = { "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8" };
+const GLYPHS: Record<string, string> = {
+  "½": "1/2",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+};
 
 const DECIMAL = /^\d+\.?\d*$|^\.\d+$/;
 
@@ -71,7 +79,8 @@ export const readLength = (typed: string, unit: LengthUnit = "mm"): ReadLength |
   const commas = (figure.match(/,/g) ?? []).length;
   if (commas > 1 || (commas === 1 && figure.includes("."))) return fail("has more than one decimal sign");
   if (commas === 1) {
-    if (/^[1-9]\d{0,2},\d{3}$/.test(figure)) ask = `${figure}: read as ${figure.replace(",", ".")}, or did you mean ${figure.replace(",", "")}?`;
+    if (/^[1-9]\d{0,2},\d{3}$/.test(figure))
+      ask = `${figure}: read as ${figure.replace(",", ".")}, or did you mean ${figure.replace(",", "")}?`;
     figure = figure.replace(",", ".");
   }
   const value = readUnsigned(figure);

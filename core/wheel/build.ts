@@ -40,13 +40,17 @@ export const buildWheel = (figures: Figures, name: string): WheelBuild => {
   };
   const number = (key: string): number => Number(raw(key));
   const isAssumed = (key: string) => figures[key] === undefined;
-  const mark = (ledger: Ledger, keys: readonly string[]): Ledger => ({ ...ledger, terms: ledger.terms.map((t, i) => (isAssumed(keys[i]) ? { ...t, assumed: true } : t)) });
+  const mark = (ledger: Ledger, keys: readonly string[]): Ledger => ({
+    ...ledger,
+    terms: ledger.terms.map((t, i) => (isAssumed(keys[i]) ? { ...t, assumed: true } : t)),
+  });
   const holes = number("rim.holes");
   const rimKeys = ["rim.outsideDiameter", "rim.height", "rim.bedThickness", "rim.washer", "rim.headToSlot"];
   const [outsideDiameter, rimHeight, bedThickness, washer, headToSlot] = rimKeys.map(number);
   const erd = mark(erdOutsideIn({ outsideDiameter, rimHeight, bedThickness, washer, headToSlot }), rimKeys);
   const width = number("hub.width");
-  const centre = (side: "A" | "B") => mark(flangeToCentre(width, number(`hub.${side}.fromFace`)), ["hub.width", `hub.${side}.fromFace`]);
+  const centre = (side: "A" | "B") =>
+    mark(flangeToCentre(width, number(`hub.${side}.fromFace`)), ["hub.width", `hub.${side}.fromFace`]);
   const toCentre = { A: centre("A"), B: centre("B") };
   const flange = (side: "A" | "B") => ({
     holes: holes / 2,

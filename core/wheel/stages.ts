@@ -38,7 +38,17 @@ export interface Progress {
 }
 
 const LOST_FOR_GOOD = ["offset.found", "rim.firstHole", "lacing.firstLean", "lacing.trailingHeads"];
-const NEEDED_TO_MEASURE = ["rim.holes", "rim.outsideDiameter", "rim.height", "rim.bedThickness", "hub.width", "hub.A.fromFace", "hub.B.fromFace", "hub.A.holeCircle", "hub.B.holeCircle"];
+const NEEDED_TO_MEASURE = [
+  "rim.holes",
+  "rim.outsideDiameter",
+  "rim.height",
+  "rim.bedThickness",
+  "hub.width",
+  "hub.A.fromFace",
+  "hub.B.fromFace",
+  "hub.A.holeCircle",
+  "hub.B.holeCircle",
+];
 
 /** Which of a list of figures have not been taken. */
 const lacking = (p: Progress, names: readonly string[]) => names.filter((n) => !p.taken.includes(n));
@@ -47,7 +57,12 @@ const lacking = (p: Progress, names: readonly string[]) => names.filter((n) => !
 export const stageStates = (p: Progress): { readonly stage: Stage; readonly state: StageState }[] => {
   const started = (names: readonly string[]) => names.some((n) => p.taken.includes(n));
   const doneness: Record<Stage, "done" | "missing" | "open"> = {
-    "book-in": lacking(p, LOST_FOR_GOOD).length === 0 ? "done" : started(LOST_FOR_GOOD) || p.rounds > 0 || p.hasBuild ? "missing" : "open",
+    "book-in":
+      lacking(p, LOST_FOR_GOOD).length === 0
+        ? "done"
+        : started(LOST_FOR_GOOD) || p.rounds > 0 || p.hasBuild
+          ? "missing"
+          : "open",
     measure: lacking(p, NEEDED_TO_MEASURE).length === 0 ? "done" : started(NEEDED_TO_MEASURE) ? "missing" : "open",
     spokes: p.hasBuild ? "done" : "open",
     lace: p.laced || p.rounds > 0 ? "done" : "open",
@@ -56,7 +71,9 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
     "hand-back": p.signed ? "done" : "open",
   };
   const list = STAGES_OF_KIND[p.kind] ?? STAGES_OF_KIND.rebuild;
-  const next = list.find((s) => doneness[s] === "open" || (doneness[s] === "missing" && s === list[0] && p.rounds === 0 && !p.hasBuild));
+  const next = list.find(
+    (s) => doneness[s] === "open" || (doneness[s] === "missing" && s === list[0] && p.rounds === 0 && !p.hasBuild),
+  );
   return list.map((stage) => {
     if (p.signed) return { stage, state: "done" };
     if (stage === "spokes" && p.hasBuild && p.buildStale) return { stage, state: "changed" };

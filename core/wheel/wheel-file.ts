@@ -14,7 +14,9 @@ const between = (low: number, high: number, what: string) =>
     .min(low, { error: (issue) => `${issue.input} is too small; ${what} lies between ${low} and ${high}` })
     .max(high, { error: (issue) => `${issue.input} is too large; ${what} lies between ${low} and ${high}` });
 const oneOf = <const T extends readonly [string, ...string[]]>(values: T, what: string) =>
-  z.enum(values, { error: (issue) => `${JSON.stringify(issue.input)} will not do; ${what} is one of ${values.join(", ")}` });
+  z.enum(values, {
+    error: (issue) => `${JSON.stringify(issue.input)} will not do; ${what} is one of ${values.join(", ")}`,
+  });
 
 const flangeRow = z
   .object({
@@ -25,7 +27,8 @@ const flangeRow = z
   .describe("One row of holes in a flange; what is left out is taken from the flange");
 
 const flange = z.object({
-  holes: number("a whole number of holes").int({ error: (i) => `${i.input} is not a whole number of holes` })
+  holes: number("a whole number of holes")
+    .int({ error: (i) => `${i.input} is not a whole number of holes` })
     .min(4, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` })
     .max(36, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` }),
   holeCircle: between(10, 600, "a hole circle in mm, centre to centre"),
@@ -35,28 +38,38 @@ const flange = z.object({
 });
 
 const side = z.object({
-  cross: number("a number of crosses").int({ error: (i) => `${i.input} is not a whole number of crosses` })
+  cross: number("a number of crosses")
+    .int({ error: (i) => `${i.input} is not a whole number of crosses` })
     .min(0, { error: (i) => `${i.input} crosses will not do; give 0 or more` }),
 });
 
 /** The wheel file, `*.wheel.json`: mm, N, degrees. The single source of the published JSON Schema. */
 export const wheelSchema = z.object({
   format: z.literal("tall-compass/wheel", {
-    error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is a file of another kind; a wheel file says "tall-compass/wheel"`,
+    error: (i) =>
+      `${JSON.stringify(i.input) ?? "nothing"} is a file of another kind; a wheel file says "tall-compass/wheel"`,
   }),
-  version: z.literal(1, { error: (i) => `version ${JSON.stringify(i.input) ?? "(missing)"} cannot be read; this reads version 1` }),
+  version: z.literal(1, {
+    error: (i) => `version ${JSON.stringify(i.input) ?? "(missing)"} cannot be read; this reads version 1`,
+  }),
   name: z.string().max(200).default(""),
   rotation: oneOf(["clockwise", "anticlockwise"], "the forward turning seen from side A").default("clockwise"),
   rim: z.object({
-    holes: number("a whole number of holes").int({ error: (i) => `${i.input} is not a whole number of holes` })
+    holes: number("a whole number of holes")
+      .int({ error: (i) => `${i.input} is not a whole number of holes` })
       .min(12, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
       .max(72, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
       .refine((n) => n % 4 === 0, {
-        error: (i) => `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,
+        error: (i) =>
+          `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,
       }),
     erd: between(100, 900, "an effective rim diameter in mm"),
     firstHole: oneOf(["A", "B"], "the flange hole 1 belongs to"),
-    holeOffset: between(-20, 20, "the holes' distance from the rim's centre line in mm, + towards their own flange").default(0),
+    holeOffset: between(
+      -20,
+      20,
+      "the holes' distance from the rim's centre line in mm, + towards their own flange",
+    ).default(0),
     section: z
       .union([
         oneOf(["steel", "alloy"], "the rim section"),
@@ -147,14 +160,27 @@ export const readWheel = (input: unknown, at = ""): Wheel => {
   for (const name of ["A", "B"] as const) {
     const flangeHere = hub[name];
     if (flangeHere.holes !== rim.holes / 2)
-      fail(`hub.${name}.holes`, `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs ${rim.holes / 2}`);
-    const circles = [flangeHere.holeCircle, flangeHere.rows?.inner.holeCircle ?? 0, flangeHere.rows?.outer.holeCircle ?? 0];
+      fail(
+        `hub.${name}.holes`,
+        `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs ${rim.holes / 2}`,
+      );
+    const circles = [
+      flangeHere.holeCircle,
+      flangeHere.rows?.inner.holeCircle ?? 0,
+      flangeHere.rows?.outer.holeCircle ?? 0,
+    ];
     if (Math.max(...circles) > rim.erd - 20)
-      fail("rim.erd", `${rim.erd} mm is smaller than its hub allows: hole circle ${Math.max(...circles)} mm on side ${name}; the rim must be at least 20 mm larger`);
+      fail(
+        "rim.erd",
+        `${rim.erd} mm is smaller than its hub allows: hole circle ${Math.max(...circles)} mm on side ${name}; the rim must be at least 20 mm larger`,
+      );
     const most = mostCrosses(rim.holes, rim.erd, flangeHere.holeCircle);
     const { cross } = wheel.lacing[name];
     if (cross > most)
-      fail(`lacing.${name}.cross`, `${cross} cross cannot be laced with ${rim.holes} holes, hole circle ${flangeHere.holeCircle} and ERD ${rim.erd}; 0 to ${most} will do`);
+      fail(
+        `lacing.${name}.cross`,
+        `${cross} cross cannot be laced with ${rim.holes} holes, hole circle ${flangeHere.holeCircle} and ERD ${rim.erd}; 0 to ${most} will do`,
+      );
   }
   return wheel;
 };

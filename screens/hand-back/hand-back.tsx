@@ -12,13 +12,26 @@ const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; l
   const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
   const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
   const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
-  const at = (r: { v: number; i: number }) => `${130 + ((r.i + 0.5) / values.length) * 560},${40 - ((r.v - middle) / scale) * 34}`;
+  const at = (r: { v: number; i: number }) =>
+    `${130 + ((r.i + 0.5) / values.length) * 560},${40 - ((r.v - middle) / scale) * 34}`;
   const band = (limit / 2 / scale) * 34;
   return (
     <svg viewBox="0 0 700 80" className="w-full" role="img" aria-label={`${label} as returned`}>
-      <text x="0" y="38" fontSize="17" fill="var(--color-ink)">{label}</text>
-      <text x="0" y="58" fontSize="14" fill="var(--color-ink)">{scale} mm either way</text>
-      <rect x="130" y={40 - band} width="560" height={band * 2} fill="none" stroke="var(--color-rule)" strokeDasharray="2 4" />
+      <text x="0" y="38" fontSize="17" fill="var(--color-ink)">
+        {label}
+      </text>
+      <text x="0" y="58" fontSize="14" fill="var(--color-ink)">
+        {scale} mm either way
+      </text>
+      <rect
+        x="130"
+        y={40 - band}
+        width="560"
+        height={band * 2}
+        fill="none"
+        stroke="var(--color-rule)"
+        strokeDasharray="2 4"
+      />
       <polyline points={read.map(at).join(" ")} fill="none" stroke="var(--color-ink)" strokeWidth="2.5" />
     </svg>
   );
@@ -46,34 +59,93 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
               <h1 className="text-3xl font-bold">Wheel {wheel.mark}</h1>
               <span className="font-mono text-lg">{sheet.date}</span>
             </header>
-            <p className="pt-2 text-lg">{[wheel.machine, wheel.place, `${wheel.holes} spokes`, wheel.work].filter(Boolean).join(", ")}</p>
+            <p className="pt-2 text-lg">
+              {[wheel.machine, wheel.place, `${wheel.holes} spokes`, wheel.work].filter(Boolean).join(", ")}
+            </p>
             <p className="text-lg">{sheet.customer && `For ${sheet.customer}`}</p>
             <table className="mt-3 w-full text-base">
-              <thead><tr className="text-left"><th className="w-[34%]" scope="col"><span className="sr-only">what</span></th><th scope="col" className="font-normal">as found</th><th scope="col" className="font-normal">as returned</th></tr></thead>
+              <thead>
+                <tr className="text-left">
+                  <th className="w-[34%]" scope="col">
+                    <span className="sr-only">what</span>
+                  </th>
+                  <th scope="col" className="font-normal">
+                    as found
+                  </th>
+                  <th scope="col" className="font-normal">
+                    as returned
+                  </th>
+                </tr>
+              </thead>
               <tbody>
                 {sheet.lines.map((l) => (
-                  <tr key={l.label} className="border-t border-grid"><th scope="row" className="py-1 text-left font-normal">{l.label}</th><td className="font-mono">{l.found}</td><td className="font-mono">{l.returned}</td></tr>
+                  <tr key={l.label} className="border-t border-grid">
+                    <th scope="row" className="py-1 text-left font-normal">
+                      {l.label}
+                    </th>
+                    <td className="font-mono">{l.found}</td>
+                    <td className="font-mono">{l.returned}</td>
+                  </tr>
                 ))}
               </tbody>
             </table>
-            <p className="mt-2 text-base">Tolerance chosen: {t.name}: {t.lateral} mm side to side, {t.radial} mm hop, {t.offset} mm offset, tension within {Math.round(t.tensionSpread * 100)} % of its side.</p>
-            {sheet.trace && <div className="mt-2"><Trace values={sheet.trace.lateral} limit={t.lateral} label="side to side" /><Trace values={sheet.trace.radial} limit={t.radial} label="hop" /></div>}
-            {sheet.assumed.length > 0 && <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>}
-            <div className="mt-3 border-t border-ink pt-2 text-base">{[CAUTIONS.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => <p key={c} className="mb-1">{c}</p>)}</div>
+            <p className="mt-2 text-base">
+              Tolerance chosen: {t.name}: {t.lateral} mm side to side, {t.radial} mm hop, {t.offset} mm offset, tension
+              within {Math.round(t.tensionSpread * 100)} % of its side.
+            </p>
+            {sheet.trace && (
+              <div className="mt-2">
+                <Trace values={sheet.trace.lateral} limit={t.lateral} label="side to side" />
+                <Trace values={sheet.trace.radial} limit={t.radial} label="hop" />
+              </div>
+            )}
+            {sheet.assumed.length > 0 && (
+              <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>
+            )}
+            <div className="mt-3 border-t border-ink pt-2 text-base">
+              {[CAUTIONS.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => (
+                <p key={c} className="mb-1">
+                  {c}
+                </p>
+              ))}
+            </div>
             <p className="mt-6 w-72 border-b border-ink text-xl">{sheet.signedBy ?? "\u00a0"}</p>
             <p className="text-base">signed</p>
           </article>
         </div>
         <LedgerPanel startFolded>
-          <p>Every line comes from the record: as found from booking in or the first round, as returned from the last round read.</p>
+          <p>
+            Every line comes from the record: as found from booking in or the first round, as returned from the last
+            round read.
+          </p>
         </LedgerPanel>
       </div>
       {signing ? (
-        <EntryBar prompt="signed by" how="the name that stands under the sheet; the wheel is then handed back" kind="text" message={message} onTake={sign} takeKeys={[{ label: "sign", sign: 1 }]} />
+        <EntryBar
+          prompt="signed by"
+          how="the name that stands under the sheet; the wheel is then handed back"
+          kind="text"
+          message={message}
+          onTake={sign}
+          takeKeys={[{ label: "sign", sign: 1 }]}
+        />
       ) : (
         <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
-          <a href={`/api/jobs/${jobId}/sheet`} target="_blank" rel="noreferrer" className="flex flex-1 items-center justify-center text-2xl">print (PDF)</a>
-          <button type="button" onClick={() => setSigning(true)} className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]">{sheet.signedBy ? "sign again" : "sign and hand back"}</button>
+          <a
+            href={`/api/jobs/${jobId}/sheet`}
+            target="_blank"
+            rel="noreferrer"
+            className="flex flex-1 items-center justify-center text-2xl"
+          >
+            print (PDF)
+          </a>
+          <button
+            type="button"
+            onClick={() => setSigning(true)}
+            className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
+          >
+            {sheet.signedBy ? "sign again" : "sign and hand back"}
+          </button>
         </div>
       )}
     </>

@@ -17,26 +17,41 @@ export interface JobRow {
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
 }
 
-const day = (iso: string) => new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
+const day = (iso: string) =>
+  new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
 
 const Row = ({ job }: { job: JobRow }) => {
   const next = job.stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed");
   return (
     <li>
-      <Link href={`/jobs/${job.id}/${job.open}`} className="grid min-h-21 grid-cols-[6rem_minmax(0,1.1fr)_minmax(0,1.2fr)_13rem] items-center gap-4 border-b border-grid px-4 py-2 portrait:grid-cols-[5rem_minmax(0,1fr)_9rem]">
+      <Link
+        href={`/jobs/${job.id}/${job.open}`}
+        className="grid min-h-21 grid-cols-[6rem_minmax(0,1.1fr)_minmax(0,1.2fr)_13rem] items-center gap-4 border-b border-grid px-4 py-2 portrait:grid-cols-[5rem_minmax(0,1fr)_9rem]"
+      >
         <span className="font-mono text-2xl font-bold">{job.mark}</span>
         <span className="min-w-0">
           <span className="block truncate text-2xl">{job.machine}</span>
-          <span className="block truncate text-base">{job.customer}{job.wanted ? `, ${job.wanted}` : ""}</span>
+          <span className="block truncate text-base">
+            {job.customer}
+            {job.wanted ? `, ${job.wanted}` : ""}
+          </span>
         </span>
-        <span className="flex min-w-0 items-center gap-1 portrait:hidden" aria-label="its line">
+        <span className="flex min-w-0 items-center gap-1 portrait:hidden">
           {job.stages.map(({ stage, state }, i) => (
             <span key={stage} className="flex items-center gap-1" title={STAGE_NAMES[stage]}>
               {i > 0 && <span className="h-0.5 w-4 bg-rule" />}
               <StateMark state={state} size={24} />
             </span>
           ))}
-          <span className="ml-3 truncate text-lg">{job.finished ? "handed back" : job.waitingFor ? `waits: ${job.waitingFor}` : next ? STAGE_NAMES[next.stage] : ""}</span>
+          <span className="ml-3 truncate text-lg">
+            {job.finished
+              ? "handed back"
+              : job.waitingFor
+                ? `waits: ${job.waitingFor}`
+                : next
+                  ? STAGE_NAMES[next.stage]
+                  : ""}
+          </span>
         </span>
         <span className="text-right">
           <span className="block text-2xl">{job.promised ? day(job.promised) : "no day given"}</span>
@@ -55,16 +70,30 @@ export const JobsList = ({ jobs }: { jobs: readonly JobRow[] }) => {
     <div className="flex h-dvh flex-col">
       <header className="flex h-16 shrink-0 items-center justify-between border-b-2 border-ink px-4">
         <h1 className="flex items-center gap-3 text-2xl font-bold">
-          <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true"><circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" /><path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" /><circle cx="17" cy="17" r="2.5" fill="currentColor" /></svg>
+          <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
+            <circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" />
+            <path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" />
+            <circle cx="17" cy="17" r="2.5" fill="currentColor" />
+          </svg>
           Tall Compass
         </h1>
-        <span className="text-lg">{bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting</span>
+        <span className="text-lg">
+          {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
+        </span>
       </header>
       <main className="min-h-0 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
-        <ul>{bench.map((j) => <Row key={j.id} job={j} />)}</ul>
+        <ul>
+          {bench.map((j) => (
+            <Row key={j.id} job={j} />
+          ))}
+        </ul>
         {back.length > 0 && <h2 className="px-4 pt-5 pb-1 text-xl font-bold">Handed back</h2>}
-        <ul>{back.map((j) => <Row key={j.id} job={j} />)}</ul>
+        <ul>
+          {back.map((j) => (
+            <Row key={j.id} job={j} />
+          ))}
+        </ul>
       </main>
       <NewJob />
     </div>

@@ -22,11 +22,22 @@ export const NewJob = () => {
   };
   return (
     <section aria-label="a new wheel" className="shrink-0 border-t-2 border-ink">
-      {message && <p role="alert" className="px-4 py-2 text-lg font-bold">{message}</p>}
+      {message && (
+        <p role="alert" className="px-4 py-2 text-lg font-bold">
+          {message}
+        </p>
+      )}
       <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap">
         <span className="flex items-center px-4 text-xl font-bold portrait:w-full">A new wheel:</span>
         {KINDS.map((k) => (
-          <button key={k.kind} type="button" onClick={() => start(k.kind, k.first)} className="flex-1 border-l border-rule text-2xl outline-offset-[-6px]">{k.label}</button>
+          <button
+            key={k.kind}
+            type="button"
+            onClick={() => start(k.kind, k.first)}
+            className="flex-1 border-l border-rule text-2xl outline-offset-[-6px]"
+          >
+            {k.label}
+          </button>
         ))}
       </div>
     </section>

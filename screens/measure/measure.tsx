@@ -1,8 +1,8 @@
 "use client";
+import type { Ledger } from "@/core/ledger/ledger";
 import { withSideNames } from "@/core/truing/explain";
 import { FIGURES } from "@/core/wheel/check-figure";
 import { MEASURE_FIGURES, PRESETS } from "@/core/wheel/figures";
-import type { Ledger } from "@/core/ledger/ledger";
 import { FiguresBench, FigureTag, type TakenFigure } from "../parts/figures-bench";
 import { SectionDrawing, type SectionSizes } from "./section-drawing";
 
@@ -17,7 +17,19 @@ interface MeasureProps {
   readonly sizes: SectionSizes;
 }
 
-const ON_DRAWING = ["rim.width", "rim.height", "rim.bedThickness", "rim.outsideDiameter", "rim.holeOffset", "offset.wanted", "hub.A.holeCircle", "hub.B.holeCircle", "hub.A.fromFace", "hub.B.fromFace", "hub.width"];
+const ON_DRAWING = [
+  "rim.width",
+  "rim.height",
+  "rim.bedThickness",
+  "rim.outsideDiameter",
+  "rim.holeOffset",
+  "offset.wanted",
+  "hub.A.holeCircle",
+  "hub.B.holeCircle",
+  "hub.A.fromFace",
+  "hub.B.fromFace",
+  "hub.width",
+];
 
 /** Hub and rim in section, drawn from the numbers so far; what is no length on the drawing is listed under it. */
 export const Measure = (props: MeasureProps) => {
@@ -35,9 +47,18 @@ export const Measure = (props: MeasureProps) => {
             <SectionDrawing sizes={props.sizes} names={props.names} active={active} label={label} onTap={onTap} />
           </div>
           <div className="min-h-0 overflow-y-auto border-l border-grid">
-            {figures.filter((f) => !ON_DRAWING.includes(f)).map((name) => (
-              <FigureTag key={name} label={withSideNames(FIGURES[name].label, props.names)} value={label(name).replace(" assumed", "?")} open={label(name).endsWith("assumed")} active={active === name} onTap={() => onTap(name)} />
-            ))}
+            {figures
+              .filter((f) => !ON_DRAWING.includes(f))
+              .map((name) => (
+                <FigureTag
+                  key={name}
+                  label={withSideNames(FIGURES[name].label, props.names)}
+                  value={label(name).replace(" assumed", "?")}
+                  open={label(name).endsWith("assumed")}
+                  active={active === name}
+                  onTap={() => onTap(name)}
+                />
+              ))}
           </div>
         </div>
       )}

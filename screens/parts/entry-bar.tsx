@@ -28,7 +28,19 @@ const KEYS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "0", ".", "/", "-", '
 const BOUNCE_MS = 250;
 
 /** Bottom of the screen, only while something is wanted: what is asked, the figure large, one row of keys. */
-export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message, takeKeys, onTake, onBack, onUnit }: EntryBarProps) => {
+export const EntryBar = ({
+  prompt,
+  how,
+  kind,
+  choices,
+  unit,
+  start = "",
+  message,
+  takeKeys,
+  onTake,
+  onBack,
+  onUnit,
+}: EntryBarProps) => {
   const [typed, setTyped] = useState(start);
   const input = useRef<HTMLInputElement>(null);
   const last = useRef({ key: "", at: 0 });
@@ -36,7 +48,7 @@ export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message
     setTyped(start);
     input.current?.focus();
     input.current?.select();
-  }, [start, prompt]);
+  }, [start]);
   const bounced = (key: string): boolean => {
     const now = performance.now();
     const again = last.current.key === key && now - last.current.at < BOUNCE_MS;
@@ -59,7 +71,9 @@ export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message
       <div className="flex min-h-18 items-stretch">
         <div className="flex min-w-0 flex-1 flex-col justify-center px-4 py-1">
           <p className="truncate text-2xl font-bold">{prompt}</p>
-          <p className={`text-base leading-tight ${message ? "font-bold" : ""}`} role={message ? "alert" : undefined}>{message ?? how}</p>
+          <p className={`text-base leading-tight ${message ? "font-bold" : ""}`} role={message ? "alert" : undefined}>
+            {message ?? how}
+          </p>
         </div>
         {!choices && (
           <>
@@ -81,12 +95,23 @@ export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message
               }}
             />
             {unit && (
-              <button type="button" className="min-w-16 px-2 text-2xl" onClick={onUnit} disabled={!onUnit} aria-label={onUnit ? `unit ${unit}, change` : unit}>
+              <button
+                type="button"
+                className="min-w-16 px-2 text-2xl"
+                onClick={onUnit}
+                disabled={!onUnit}
+                aria-label={onUnit ? `unit ${unit}, change` : unit}
+              >
                 {unit}
               </button>
             )}
             {keys.map((k) => (
-              <button key={k.label} type="button" onClick={() => take(k.sign)} className="min-w-32 bg-ink px-4 text-2xl text-paper outline-offset-[-6px] not-first:border-l not-first:border-paper">
+              <button
+                key={k.label}
+                type="button"
+                onClick={() => take(k.sign)}
+                className="min-w-32 bg-ink px-4 text-2xl text-paper outline-offset-[-6px] not-first:border-l not-first:border-paper"
+              >
                 {k.label}
               </button>
             ))}
@@ -96,7 +121,13 @@ export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message
       {choices ? (
         <div className="flex h-18 items-stretch border-t border-rule">
           {choices.map((c, i) => (
-            <button key={c.value} type="button" ref={i === 0 ? (el) => el?.focus() : undefined} onClick={() => !bounced(c.value) && onTake(c.value, 1)} className="flex-1 border-r border-rule text-2xl outline-offset-[-6px]">
+            <button
+              key={c.value}
+              type="button"
+              ref={i === 0 ? (el) => el?.focus() : undefined}
+              onClick={() => !bounced(c.value) && onTake(c.value, 1)}
+              className="flex-1 border-r border-rule text-2xl outline-offset-[-6px]"
+            >
               {c.label}
             </button>
           ))}
@@ -105,7 +136,15 @@ export const EntryBar = ({ prompt, how, kind, choices, unit, start = "", message
         kind === "number" && (
           <div className="grid grid-cols-15 border-t border-rule portrait:grid-cols-8">
             {KEYS.map((k) => (
-              <button key={k} type="button" tabIndex={-1} onPointerDown={(e) => e.preventDefault()} onClick={() => press(k)} aria-label={k === "⌫" ? "remove" : k} className="h-18 border-r border-rule font-mono text-3xl">
+              <button
+                key={k}
+                type="button"
+                tabIndex={-1}
+                onPointerDown={(e) => e.preventDefault()}
+                onClick={() => press(k)}
+                aria-label={k === "⌫" ? "remove" : k}
+                className="h-18 border-r border-rule font-mono text-3xl"
+              >
                 {k}
               </button>
             ))}

@@ -41,7 +41,11 @@ interface FiguresBenchProps {
   readonly cautions: readonly string[];
   readonly notes?: readonly string[];
   readonly presets: Readonly<Record<string, number | string>>;
-  readonly drawing: (tap: { readonly active: string | null; readonly label: (name: string) => string; readonly onTap: (name: string) => void }) => ReactNode;
+  readonly drawing: (tap: {
+    readonly active: string | null;
+    readonly label: (name: string) => string;
+    readonly onTap: (name: string) => void;
+  }) => ReactNode;
   readonly after?: ReactNode;
 }
 
@@ -52,7 +56,22 @@ const UNITS: readonly LengthUnit[] = ["mm", "inch", "thou"];
  * it, the ledger that shows what it makes. Every figure is stored as it is taken; a re-take keeps the old one.
  */
 export const FiguresBench = (props: FiguresBenchProps) => {
-  const { jobId, version, names, figures, particulars = [], taken, earlier, ledgers, problem, cautions, notes = [], presets, drawing, after } = props;
+  const {
+    jobId,
+    version,
+    names,
+    figures,
+    particulars = [],
+    taken,
+    earlier,
+    ledgers,
+    problem,
+    cautions,
+    notes = [],
+    presets,
+    drawing,
+    after,
+  } = props;
   const router = useRouter();
   const [active, setActive] = useState<string | null>(null);
   const [unit, setUnit] = useState<LengthUnit>("mm");
@@ -69,10 +88,14 @@ export const FiguresBench = (props: FiguresBenchProps) => {
     const t = all[name];
     if (!f) return particulars.find((p) => p.key === name)?.value || "not yet";
     if (!t) return presets[name] === undefined ? "not yet" : `${choiceWord(f, String(presets[name]))} assumed`;
-    if (f.kind === "length" && t.value !== null) return unit === "mm" ? `${Number(t.value.toFixed(2))}` : `${Number(fromMm(t.value, unit).toFixed(unit === "inch" ? 3 : 0))} ${unit}`;
+    if (f.kind === "length" && t.value !== null)
+      return unit === "mm"
+        ? `${Number(t.value.toFixed(2))}`
+        : `${Number(fromMm(t.value, unit).toFixed(unit === "inch" ? 3 : 0))} ${unit}`;
     return choiceWord(f, t.value === null ? t.typed : String(t.value));
   };
-  const choiceWord = (f: Figure, value: string) => withSideNames(f.choices?.find((c) => c.value === value)?.label ?? value, names);
+  const choiceWord = (f: Figure, value: string) =>
+    withSideNames(f.choices?.find((c) => c.value === value)?.label ?? value, names);
 
   const tap = (name: string) => {
     setActive(name);
@@ -90,7 +113,11 @@ export const FiguresBench = (props: FiguresBenchProps) => {
 
   const takeParticular = async (p: ParticularAsked, typed: string, at: number) => {
     const value = p.kind === "date" && typed === "" ? null : typed;
-    const sent = await send<{ version: number }>(`/api/jobs/${jobId}`, { version: at, change: { [p.key]: value } }, "PATCH");
+    const sent = await send<{ version: number }>(
+      `/api/jobs/${jobId}`,
+      { version: at, change: { [p.key]: value } },
+      "PATCH",
+    );
     if (sent.ok) {
       setClash(null);
       router.refresh();
@@ -110,7 +137,13 @@ export const FiguresBench = (props: FiguresBenchProps) => {
     const written = sign < 0 ? `-${typed}` : typed;
     const checked = checkFigure(active, written, unit);
     if (!checked.ok) return setMessage(checked.message);
-    const sent = await send(`/api/jobs/${jobId}/measurements`, { id: crypto.randomUUID(), name: active, typed: written, unit, method: "" });
+    const sent = await send(`/api/jobs/${jobId}/measurements`, {
+      id: crypto.randomUUID(),
+      name: active,
+      typed: written,
+      unit,
+      method: "",
+    });
     if (!sent.ok && sent.field !== "") return setMessage(sent.message);
     setFresh((f) => ({ ...f, [active]: { typed: written, unit: checked.unit, value: checked.value } }));
     router.refresh();
@@ -139,13 +172,41 @@ export const FiguresBench = (props: FiguresBenchProps) => {
           {clash && (
             <div role="alert" className="mb-4 border-2 border-ink p-2">
               <p>Changed elsewhere meanwhile. Which is right?</p>
-              <button type="button" className="mt-2 min-h-12 w-full border border-rule" onClick={() => { setClash(null); setMessage(null); router.refresh(); moveOn(clash.key); }}>there: {clash.stored || "empty"}</button>
-              <button type="button" className="mt-2 min-h-12 w-full border border-rule" onClick={() => { const p = particulars.find((q) => q.key === clash.key); if (p) void takeParticular(p, clash.given, version); }}>here: {clash.given || "empty"}</button>
+              <button
+                type="button"
+                className="mt-2 min-h-12 w-full border border-rule"
+                onClick={() => {
+                  setClash(null);
+                  setMessage(null);
+                  router.refresh();
+                  moveOn(clash.key);
+                }}
+              >
+                there: {clash.stored || "empty"}
+              </button>
+              <button
+                type="button"
+                className="mt-2 min-h-12 w-full border border-rule"
+                onClick={() => {
+                  const p = particulars.find((q) => q.key === clash.key);
+                  if (p) void takeParticular(p, clash.given, version);
+                }}
+              >
+                here: {clash.given || "empty"}
+              </button>
             </div>
           )}
-          {ledgers.map((l) => <LedgerSum key={l.title} ledger={{ ...l, title: withSideNames(l.title, names) }} />)}
-          {notes.map((n) => <p key={n} className="mb-3">{withSideNames(n, names)}</p>)}
-          {cautions.map((c) => <Caution key={c}>{c}</Caution>)}
+          {ledgers.map((l) => (
+            <LedgerSum key={l.title} ledger={{ ...l, title: withSideNames(l.title, names) }} />
+          ))}
+          {notes.map((n) => (
+            <p key={n} className="mb-3">
+              {withSideNames(n, names)}
+            </p>
+          ))}
+          {cautions.map((c) => (
+            <Caution key={c}>{c}</Caution>
+          ))}
           {after}
         </LedgerPanel>
       </div>
@@ -155,12 +216,22 @@ export const FiguresBench = (props: FiguresBenchProps) => {
           prompt={withSideNames(figure?.label ?? particular?.label ?? "", names)}
           how={withSideNames(figure?.how ?? particular?.how ?? "", names)}
           kind={particular ? particular.kind : figure?.kind === "text" ? "text" : "number"}
-          choices={(figure?.kind === "choice" ? figure.choices : particular?.choices)?.map((c) => ({ ...c, label: withSideNames(c.label, names) }))}
+          choices={(figure?.kind === "choice" ? figure.choices : particular?.choices)?.map((c) => ({
+            ...c,
+            label: withSideNames(c.label, names),
+          }))}
           unit={figure?.kind === "length" ? unit : figure?.kind === "force" ? "N" : undefined}
           onUnit={figure?.kind === "length" ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % 3]) : undefined}
           start={particular?.value ?? ""}
           message={message}
-          takeKeys={active.startsWith("offset.") ? [{ label: `to ${names.A}`, sign: 1 }, { label: `to ${names.B}`, sign: -1 }] : undefined}
+          takeKeys={
+            active.startsWith("offset.")
+              ? [
+                  { label: `to ${names.A}`, sign: 1 },
+                  { label: `to ${names.B}`, sign: -1 },
+                ]
+              : undefined
+          }
           onTake={take}
         />
       )}
@@ -169,9 +240,27 @@ export const FiguresBench = (props: FiguresBenchProps) => {
 };
 
 /** A figure's place on a list beside the drawing: label and what was taken, tapped to take it. */
-export const FigureTag = ({ label, value, open, active, onTap }: { label: string; value: string; open: boolean; active: boolean; onTap: () => void }) => (
-  <button type="button" onClick={onTap} className={`flex min-h-12 w-full items-center justify-between gap-3 border-b px-3 text-left ${active ? "border-ink bg-ink text-paper" : "border-grid"}`}>
+export const FigureTag = ({
+  label,
+  value,
+  open,
+  active,
+  onTap,
+}: {
+  label: string;
+  value: string;
+  open: boolean;
+  active: boolean;
+  onTap: () => void;
+}) => (
+  <button
+    type="button"
+    onClick={onTap}
+    className={`flex min-h-12 w-full items-center justify-between gap-3 border-b px-3 text-left ${active ? "border-ink bg-ink text-paper" : "border-grid"}`}
+  >
     <span className="text-base">{label}</span>
-    <span className={`truncate text-right font-mono ${open ? "text-base opacity-80" : "text-xl font-bold"}`}>{value}</span>
+    <span className={`truncate text-right font-mono ${open ? "text-base opacity-80" : "text-xl font-bold"}`}>
+      {value}
+    </span>
   </button>
 );

@@ -33,8 +33,15 @@ export const LedgerSum = ({ ledger }: { ledger: Ledger }) => (
 export const LedgerPanel = ({ children, startFolded = false }: { children: ReactNode; startFolded?: boolean }) => {
   const [folded, setFolded] = useState(startFolded);
   return (
-    <aside className={`flex shrink-0 flex-col border-l-2 border-ink portrait:w-full portrait:border-t-2 portrait:border-l-0 ${folded ? "w-12 portrait:h-12" : "w-80 portrait:h-72"}`}>
-      <button type="button" onClick={() => setFolded(!folded)} aria-expanded={!folded} className={`min-h-12 text-left text-base underline ${folded ? "flex-1 [writing-mode:vertical-rl] portrait:[writing-mode:horizontal-tb]" : "px-4"}`}>
+    <aside
+      className={`flex shrink-0 flex-col border-l-2 border-ink portrait:w-full portrait:border-t-2 portrait:border-l-0 ${folded ? "w-12 portrait:h-12" : "w-80 portrait:h-72"}`}
+    >
+      <button
+        type="button"
+        onClick={() => setFolded(!folded)}
+        aria-expanded={!folded}
+        className={`min-h-12 text-left text-base underline ${folded ? "flex-1 [writing-mode:vertical-rl] portrait:[writing-mode:horizontal-tb]" : "px-4"}`}
+      >
         how we got this
       </button>
       {!folded && <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4 text-base">{children}</div>}
@@ -52,7 +59,9 @@ export const Doubt = ({ children }: { children: ReactNode }) => (
   <p role="status" className="my-2 flex items-start gap-2 text-base leading-snug">
     <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
       <path d="M3 2h16v12H8l-5 6Z" fill="var(--color-doubt)" stroke="var(--color-ink)" strokeWidth="1.5" />
-      <text x="11" y="12" fontSize="11" textAnchor="middle" fill="#1e2526">?</text>
+      <text x="11" y="12" fontSize="11" textAnchor="middle" fill="#1e2526">
+        ?
+      </text>
     </svg>
     <span>{children}</span>
   </p>

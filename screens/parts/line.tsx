@@ -4,7 +4,14 @@ import { STAGE_NAMES, type Stage, type StageState } from "@/core/wheel/stages";
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
 export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
   <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
-    {state === "done" && <path d="M11 2a9 9 0 1 1 0 18 9 9 0 0 1 0-18Z M6 11l4 4 7-8" fill="none" stroke="currentColor" strokeWidth="2.5" />}
+    {state === "done" && (
+      <path
+        d="M11 2a9 9 0 1 1 0 18 9 9 0 0 1 0-18Z M6 11l4 4 7-8"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
+    )}
     {state === "next" && <path d="M3 3h16v16H3Z" fill="currentColor" />}
     {state === "missing" && <path d="M11 2v9h9a9 9 0 1 1-9-9Z" fill="none" stroke="currentColor" strokeWidth="2.5" />}
     {state === "waiting" && <path d="M5 3h4v16H5ZM13 3h4v16h-4Z" fill="none" stroke="currentColor" strokeWidth="2" />}
@@ -13,7 +20,14 @@ export const StateMark = ({ state, size = 22 }: { state: StageState; size?: numb
   </svg>
 );
 
-const WORDS: Record<StageState, string> = { done: "done", next: "next", missing: "something missing", waiting: "waiting", changed: "changed since", ahead: "ahead" };
+const WORDS: Record<StageState, string> = {
+  done: "done",
+  next: "next",
+  missing: "something missing",
+  waiting: "waiting",
+  changed: "changed since",
+  ahead: "ahead",
+};
 
 interface LineProps {
   readonly jobId: string;
@@ -24,9 +38,18 @@ interface LineProps {
 
 /** The stations of this kind of job, one tap to any. */
 export const Line = ({ jobId, stages, current, job }: LineProps) => (
-  <nav aria-label="order of work" className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap">
-    <Link href="/" className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full" aria-label="all jobs">
-      <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true"><path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" /></svg>
+  <nav
+    aria-label="order of work"
+    className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
+  >
+    <Link
+      href="/"
+      className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
+      aria-label="all jobs"
+    >
+      <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+        <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
+      </svg>
       <span className="truncate">{job}</span>
     </Link>
     <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">

@@ -5,6 +5,8 @@ import { Doubt } from "./ledger-panel";
 export const MeasureFirst = ({ jobId, problem }: { jobId: string; problem: string }) => (
   <div className="p-6 text-2xl">
     <Doubt>{problem}</Doubt>
-    <Link href={`/jobs/${jobId}/measure`} className="mt-4 inline-flex min-h-18 items-center border border-ink px-6">Measure it first</Link>
+    <Link href={`/jobs/${jobId}/measure`} className="mt-4 inline-flex min-h-18 items-center border border-ink px-6">
+      Measure it first
+    </Link>
   </div>
 );

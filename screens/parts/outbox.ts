@@ -1,7 +1,9 @@
 "use client";
 
 /** What a request came to. `field` names the figure an error belongs to. */
-export type Sent<T = unknown> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly message: string; readonly stored?: unknown };
+export type Sent<T = unknown> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly field: string; readonly message: string; readonly stored?: unknown };
 
 const KEY = "tall-compass-outbox";
 interface Letter {
@@ -20,10 +22,21 @@ const keep = (letters: readonly Letter[]) => localStorage.setItem(KEY, JSON.stri
 
 const post = async <T>(url: string, body: unknown, method: string): Promise<Sent<T> | null> => {
   try {
-    const response = await fetch(url, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    const response = await fetch(url, {
+      method,
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
     if (response.status >= 500) return null;
     const answer = await response.json();
-    return response.ok ? { ok: true, value: answer } : { ok: false, field: answer.error?.path ?? "", message: answer.error?.message ?? "not taken", stored: answer.stored };
+    return response.ok
+      ? { ok: true, value: answer }
+      : {
+          ok: false,
+          field: answer.error?.path ?? "",
+          message: answer.error?.message ?? "not taken",
+          stored: answer.stored,
+        };
   } catch {
     return null;
   }

@@ -24,7 +24,23 @@ interface WalkProps {
 
 /** Any step that goes round the wheel: the whole screen but a strip, read from two metres. No dialog opens in it. */
 export const Walk = (props: WalkProps) => {
-  const { job, place, spoke, side, sideName, instruction, detail, next, drawing, entry, doneLabel = "done", onDone, onBack, onSkip, onLeave } = props;
+  const {
+    job,
+    place,
+    spoke,
+    side,
+    sideName,
+    instruction,
+    detail,
+    next,
+    drawing,
+    entry,
+    doneLabel = "done",
+    onDone,
+    onBack,
+    onSkip,
+    onLeave,
+  } = props;
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.repeat) return;
@@ -43,9 +59,12 @@ export const Walk = (props: WalkProps) => {
   useEffect(() => {
     // Kept awake where the browser allows; refused quietly elsewhere.
     let lock: WakeLockSentinel | null = null;
-    navigator.wakeLock?.request("screen").then((l) => {
-      lock = l;
-    }, () => undefined);
+    navigator.wakeLock?.request("screen").then(
+      (l) => {
+        lock = l;
+      },
+      () => undefined,
+    );
     return () => {
       lock?.release();
     };
@@ -55,12 +74,16 @@ export const Walk = (props: WalkProps) => {
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-rule px-4 text-base">
         <span className="truncate">{job}</span>
         <span>{place}</span>
-        <button type="button" onClick={onLeave} className="h-12 px-4 underline">leave</button>
+        <button type="button" onClick={onLeave} className="h-12 px-4 underline">
+          leave
+        </button>
       </header>
       <div className="flex min-h-0 flex-1 portrait:flex-col">
         <div className="flex min-w-0 flex-1 flex-col justify-center gap-2 px-8">
           <div className="flex items-center gap-8">
-            <span className="font-mono text-[144px] leading-none" data-testid="walk-spoke">{spoke === 0 ? "–" : spoke}</span>
+            <span className="font-mono text-[144px] leading-none" data-testid="walk-spoke">
+              {spoke === 0 ? "–" : spoke}
+            </span>
             {side && (
               <span className="flex items-center gap-4 text-4xl">
                 <SideMark side={side} size={84} />
@@ -76,10 +99,16 @@ export const Walk = (props: WalkProps) => {
       </div>
       {entry}
       <div className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] border-t-2 border-ink ${entry ? "h-18" : "h-24"}`}>
-        <button type="button" onClick={onBack} className="border-r border-rule text-3xl outline-offset-[-6px]">back</button>
-        <button type="button" onClick={onSkip} className="border-r border-rule text-3xl outline-offset-[-6px]">skip</button>
+        <button type="button" onClick={onBack} className="border-r border-rule text-3xl outline-offset-[-6px]">
+          back
+        </button>
+        <button type="button" onClick={onSkip} className="border-r border-rule text-3xl outline-offset-[-6px]">
+          skip
+        </button>
         {onDone ? (
-          <button type="button" onClick={onDone} className="bg-ink text-3xl text-paper outline-offset-[-8px]">{doneLabel}</button>
+          <button type="button" onClick={onDone} className="bg-ink text-3xl text-paper outline-offset-[-8px]">
+            {doneLabel}
+          </button>
         ) : (
           <span className="flex items-center px-4 text-base">the figure, then the side it stands to</span>
         )}
@@ -90,7 +119,14 @@ export const Walk = (props: WalkProps) => {
 
 /** Round arrow for a nipple: seen from the tyre side clockwise tightens, seen from the hub the other way. */
 export const TurnArrow = ({ clockwise, size = 96 }: { clockwise: boolean; size?: number }) => (
-  <svg width={size} height={size} viewBox="0 0 96 96" role="img" aria-label={clockwise ? "clockwise" : "anticlockwise"} style={{ transform: clockwise ? undefined : "scaleX(-1)" }}>
+  <svg
+    width={size}
+    height={size}
+    viewBox="0 0 96 96"
+    role="img"
+    aria-label={clockwise ? "clockwise" : "anticlockwise"}
+    style={{ transform: clockwise ? undefined : "scaleX(-1)" }}
+  >
     <path d="M14 58A35 35 0 1 1 72 73" fill="none" stroke="currentColor" strokeWidth="9" />
     <path d="M80 56 84 86 56 78Z" fill="currentColor" />
   </svg>

@@ -21,42 +21,94 @@ export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeU
   const at = (p: readonly number[]): readonly [number, number] => [-p[1] * flip, -p[0]];
   const hubR = Math.max(wheel.hub.A.holeCircle, wheel.hub.B.holeCircle) / 2;
   const held = spokes.find((s) => s.spoke === inHand);
-  const view = closeUp && held ? { x: at(held.hubPoint)[0] - R * 0.27, y: at(held.hubPoint)[1] - R * 0.27, size: R * 0.54 } : { x: -R * 1.16, y: -R * 1.16, size: R * 2.32 };
+  const view =
+    closeUp && held
+      ? { x: at(held.hubPoint)[0] - R * 0.27, y: at(held.hubPoint)[1] - R * 0.27, size: R * 0.54 }
+      : { x: -R * 1.16, y: -R * 1.16, size: R * 2.32 };
   const unit = view.size / 100;
   const text = unit * 3.4;
   const visible = spokes.filter((s) => !shown || shown.has(s.spoke) || s.spoke === inHand);
-  const depth = (s: PlacedSpoke) => (s.flange === seenFrom ? 2 : 0) + (s.head === "in" ? 1 : 0) * (s.flange === seenFrom ? 1 : -1);
+  const depth = (s: PlacedSpoke) =>
+    (s.flange === seenFrom ? 2 : 0) + (s.head === "in" ? 1 : 0) * (s.flange === seenFrom ? 1 : -1);
   return (
-    <svg viewBox={`${view.x} ${view.y} ${view.size} ${view.size}`} className="h-full w-full" role="img" aria-label={title}>
+    <svg
+      viewBox={`${view.x} ${view.y} ${view.size} ${view.size}`}
+      className="h-full w-full"
+      role="img"
+      aria-label={title}
+    >
       <circle r={R + 9} fill="none" stroke="var(--color-ink)" strokeWidth={unit * 0.5} />
       <circle r={R - 4} fill="none" stroke="var(--color-ink)" strokeWidth={unit * 0.35} />
       {(["A", "B"] as const).map((side) => (
-        <circle key={side} r={wheel.hub[side].holeCircle / 2 + 6} fill="none" stroke={`var(--color-${side.toLowerCase()})`} strokeWidth={unit * 0.3} strokeDasharray={side === "B" ? `${unit} ${unit * 0.7}` : undefined} />
+        <circle
+          key={side}
+          r={wheel.hub[side].holeCircle / 2 + 6}
+          fill="none"
+          stroke={`var(--color-${side.toLowerCase()})`}
+          strokeWidth={unit * 0.3}
+          strokeDasharray={side === "B" ? `${unit} ${unit * 0.7}` : undefined}
+        />
       ))}
       <circle r={hubR * 0.18} fill="none" stroke="var(--color-ink)" strokeWidth={unit * 0.3} />
       <g>
         <path d={`M0 ${-R - 4} V ${-R + R * 0.13}`} stroke="var(--color-ink)" strokeWidth={unit * 1.1} />
-        <text x={0} y={-R + R * 0.13 + text * 1.1} fontSize={text} textAnchor="middle" fill="var(--color-ink)">valve</text>
+        <text x={0} y={-R + R * 0.13 + text * 1.1} fontSize={text} textAnchor="middle" fill="var(--color-ink)">
+          valve
+        </text>
       </g>
-      {[...visible].sort((a, b) => depth(a) - depth(b)).map((s) => {
-        const [x1, y1] = at(s.hubPoint);
-        const [x2, y2] = at(s.rimPoint);
-        const now = s.spoke === inHand;
-        const colour = now ? "var(--color-ink)" : `var(--color-${s.flange.toLowerCase()})`;
-        return (
-          <g key={s.spoke}>
-            <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="var(--color-paper)" strokeWidth={unit * (now ? 2.4 : 1.2)} />
-            <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={colour} strokeWidth={unit * (now ? 1.3 : 0.5)} strokeDasharray={s.flange === "B" && !now ? `${unit * 2.4} ${unit * 0.8}` : undefined} />
-            <circle cx={x1} cy={y1} r={unit * (now ? 1.5 : 1)} fill={s.head === "out" ? colour : "var(--color-paper)"} stroke={colour} strokeWidth={unit * 0.4} />
-          </g>
-        );
-      })}
+      {[...visible]
+        .sort((a, b) => depth(a) - depth(b))
+        .map((s) => {
+          const [x1, y1] = at(s.hubPoint);
+          const [x2, y2] = at(s.rimPoint);
+          const now = s.spoke === inHand;
+          const colour = now ? "var(--color-ink)" : `var(--color-${s.flange.toLowerCase()})`;
+          return (
+            <g key={s.spoke}>
+              <line
+                x1={x1}
+                y1={y1}
+                x2={x2}
+                y2={y2}
+                stroke="var(--color-paper)"
+                strokeWidth={unit * (now ? 2.4 : 1.2)}
+              />
+              <line
+                x1={x1}
+                y1={y1}
+                x2={x2}
+                y2={y2}
+                stroke={colour}
+                strokeWidth={unit * (now ? 1.3 : 0.5)}
+                strokeDasharray={s.flange === "B" && !now ? `${unit * 2.4} ${unit * 0.8}` : undefined}
+              />
+              <circle
+                cx={x1}
+                cy={y1}
+                r={unit * (now ? 1.5 : 1)}
+                fill={s.head === "out" ? colour : "var(--color-paper)"}
+                stroke={colour}
+                strokeWidth={unit * 0.4}
+              />
+            </g>
+          );
+        })}
       {spokes.map((s) => {
         const [x, y] = at(s.rimPoint);
         const k = 1 + (R * 0.085) / R;
         const label = s.spoke === inHand || s.spoke % 5 === 0 || s.spoke === 1;
         return label ? (
-          <text key={s.spoke} x={x * k} y={y * k + text * 0.35} fontSize={s.spoke === inHand ? text * 1.4 : text} fontWeight={s.spoke === inHand ? 700 : 400} textAnchor="middle" fill="var(--color-ink)">{s.spoke}</text>
+          <text
+            key={s.spoke}
+            x={x * k}
+            y={y * k + text * 0.35}
+            fontSize={s.spoke === inHand ? text * 1.4 : text}
+            fontWeight={s.spoke === inHand ? 700 : 400}
+            textAnchor="middle"
+            fill="var(--color-ink)"
+          >
+            {s.spoke}
+          </text>
         ) : (
           <circle key={s.spoke} cx={x * 1.02} cy={y * 1.02} r={unit * 0.35} fill="var(--color-ink)" />
         );

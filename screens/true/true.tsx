@@ -42,7 +42,12 @@ export const True = (props: TrueProps) => {
   const [picked, setPicked] = useState(1);
   const [message, setMessage] = useState<string | null>(null);
   const n = spokes.length;
-  const empty = { lateral: new Array<number | null>(n).fill(null), radial: new Array<number | null>(n).fill(null), tension: new Array<number | null>(n).fill(null), offset: null };
+  const empty = {
+    lateral: new Array<number | null>(n).fill(null),
+    radial: new Array<number | null>(n).fill(null),
+    tension: new Array<number | null>(n).fill(null),
+    offset: null,
+  };
   const round = rounds.at(-1) ?? null;
   const before = rounds.at(-2) ?? null;
   const advice = round?.advice ?? null;
@@ -52,7 +57,8 @@ export const True = (props: TrueProps) => {
   const toTurn = advice ? advice.turns.filter((t) => t !== 0).length : 0;
   const turned = round ? round.walked.length : 0;
 
-  const change = (make: (r: RoundView) => RoundView) => setRounds((list) => list.map((r, i) => (i === list.length - 1 ? make(r) : r)));
+  const change = (make: (r: RoundView) => RoundView) =>
+    setRounds((list) => list.map((r, i) => (i === list.length - 1 ? make(r) : r)));
   const openRound = async (): Promise<boolean> => {
     const id = crypto.randomUUID();
     const sent = await send(`/api/jobs/${jobId}/rounds`, { id });
@@ -60,7 +66,17 @@ export const True = (props: TrueProps) => {
       setMessage(sent.message);
       return false;
     }
-    setRounds((list) => [...list, { id, number: (list.at(-1)?.number ?? 0) + 1, ...empty, turns: new Array<number>(n).fill(0), walked: [], advice: null }]);
+    setRounds((list) => [
+      ...list,
+      {
+        id,
+        number: (list.at(-1)?.number ?? 0) + 1,
+        ...empty,
+        turns: new Array<number>(n).fill(0),
+        walked: [],
+        advice: null,
+      },
+    ]);
     return true;
   };
   const ask = async () => {
@@ -128,22 +144,53 @@ export const True = (props: TrueProps) => {
       />
     );
 
-  const verdictWords: Record<string, string> = { turn: "Turn", destress: "De-stress, read again", done: "Inside: leave it", rim: "This is the rim" };
+  const verdictWords: Record<string, string> = {
+    turn: "Turn",
+    destress: "De-stress, read again",
+    done: "Inside: leave it",
+    rim: "This is the rim",
+  };
   const anyTension = round?.tension.some((t) => t !== null) ?? false;
   const p = picked - 1;
-  const masked = advice?.reasons.filter((r) => r.code === "seam" || r.code === "outlier").flatMap((r) => r.spokes) ?? [];
+  // The picked spoke's own reason; else the first, which says the most.
+  const reason = advice?.reasons.find((r) => r.spokes.includes(picked)) ?? advice?.reasons[0];
+  const masked =
+    advice?.reasons.filter((r) => r.code === "seam" || r.code === "outlier").flatMap((r) => r.spokes) ?? [];
   return (
     <div className="flex min-h-0 flex-1 portrait:flex-col">
       <div className="flex min-h-0 min-w-0 flex-1 flex-col">
         <div className="flex min-h-16 shrink-0 items-center gap-6 border-b border-grid px-4 text-xl">
           {round && read > 0 ? (
             <>
-              <span>round <b className="font-mono">{round.number}</b></span>
-              <span>side to side <b className="font-mono" data-testid="tir-lateral">{mm(totalReading(round.lateral))}</b></span>
-              <span>hop <b className="font-mono" data-testid="tir-radial">{mm(totalReading(round.radial))}</b></span>
-              <span>offset <b className="font-mono">{mm(round.offset)}</b></span>
-              {advice && <span className="font-bold" data-testid="verdict">{verdictWords[advice.verdict]}</span>}
-              {advice && toTurn > 0 && <span>should become <b className="font-mono">{mm(advice.forecast.lateralTir)}</b> and <b className="font-mono">{mm(advice.forecast.radialTir)}</b></span>}
+              <span>
+                round <b className="font-mono">{round.number}</b>
+              </span>
+              <span>
+                side to side{" "}
+                <b className="font-mono" data-testid="tir-lateral">
+                  {mm(totalReading(round.lateral))}
+                </b>
+              </span>
+              <span>
+                hop{" "}
+                <b className="font-mono" data-testid="tir-radial">
+                  {mm(totalReading(round.radial))}
+                </b>
+              </span>
+              <span>
+                offset <b className="font-mono">{mm(round.offset)}</b>
+              </span>
+              {advice && (
+                <span className="font-bold" data-testid="verdict">
+                  {verdictWords[advice.verdict]}
+                </span>
+              )}
+              {advice && toTurn > 0 && (
+                <span>
+                  should become <b className="font-mono">{mm(advice.forecast.lateralTir)}</b> and{" "}
+                  <b className="font-mono">{mm(advice.forecast.radialTir)}</b>
+                </span>
+              )}
             </>
           ) : (
             <span>Set the dial to the rim's side over the first spoke after the valve, then read the wheel.</span>
@@ -154,7 +201,11 @@ export const True = (props: TrueProps) => {
             spokes={spokes}
             now={round ?? empty}
             before={before}
-            forecast={advice && toTurn > 0 ? { lateral: advice.forecast.lateral, radial: advice.forecast.radial, tension: advice.forecast.tension } : null}
+            forecast={
+              advice && toTurn > 0
+                ? { lateral: advice.forecast.lateral, radial: advice.forecast.radial, tension: advice.forecast.tension }
+                : null
+            }
             turns={advice?.turns}
             masked={masked}
             band={tolerance}
@@ -164,46 +215,139 @@ export const True = (props: TrueProps) => {
             onPick={setPicked}
           />
         </div>
+        {reason && (
+          <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
+            {withSideNames(reason.text, names)}
+          </p>
+        )}
         <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
-          <button type="button" aria-label="previous spoke" onClick={() => setPicked(((picked + n - 2) % n) + 1)} className="w-18 border-r border-rule text-3xl">‹</button>
+          <button
+            type="button"
+            aria-label="previous spoke"
+            onClick={() => setPicked(((picked + n - 2) % n) + 1)}
+            className="w-18 border-r border-rule text-3xl"
+          >
+            ‹
+          </button>
           <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
             <b className="font-mono">{picked}</b>
-            <span>{names[spokes[p].flange]}, {spokes[p].lean}</span>
-            <span>side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b></span>
-            <span>hop <b className="font-mono">{mm(round?.radial[p] ?? null)}</b></span>
-            {anyTension && <span><b className="font-mono">{round?.tension[p] === null ? "–" : Math.round(round?.tension[p] ?? 0)}</b> N</span>}
-            {advice && advice.turns[p] !== 0 && <b>{turnsText(advice.turns[p])} {advice.turns[p] > 0 ? "tighter" : "slacker"}</b>}
+            <span>
+              {names[spokes[p].flange]}, {spokes[p].lean}
+            </span>
+            <span>
+              side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b>
+            </span>
+            <span>
+              hop <b className="font-mono">{mm(round?.radial[p] ?? null)}</b>
+            </span>
+            {anyTension && (
+              <span>
+                <b className="font-mono">{round?.tension[p] === null ? "–" : Math.round(round?.tension[p] ?? 0)}</b> N
+              </span>
+            )}
+            {advice && advice.turns[p] !== 0 && (
+              <b>
+                {turnsText(advice.turns[p])} {advice.turns[p] > 0 ? "tighter" : "slacker"}
+              </b>
+            )}
           </p>
-          <button type="button" aria-label="next spoke" onClick={() => setPicked((picked % n) + 1)} className="w-18 border-l border-rule text-3xl">›</button>
+          <button
+            type="button"
+            aria-label="next spoke"
+            onClick={() => setPicked((picked % n) + 1)}
+            className="w-18 border-l border-rule text-3xl"
+          >
+            ›
+          </button>
         </div>
-        {message && <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">{message}</p>}
+        {message && (
+          <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
+            {message}
+          </p>
+        )}
         <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
-          <button type="button" onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)} className="w-44 border-r border-rule">read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}</button>
-          <button type="button" aria-pressed={tension} onClick={() => setTension(!tension)} className="w-40 border-r border-rule">{tension ? "and tension" : "no tension"}</button>
-          <button type="button" onClick={readWheel} className={`flex-1 text-2xl outline-offset-[-8px] ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}>
-            {turned > 0 ? "de-stressed: read the next round" : read > 0 && !advice ? "go on reading" : read > 0 ? "read again" : "read the wheel"}
+          <button
+            type="button"
+            onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)}
+            className="w-56 border-r border-rule"
+          >
+            read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}
+          </button>
+          <button
+            type="button"
+            aria-pressed={tension}
+            onClick={() => setTension(!tension)}
+            className="w-40 border-r border-rule"
+          >
+            {tension ? "and tension" : "no tension"}
+          </button>
+          <button
+            type="button"
+            onClick={readWheel}
+            className={`flex-1 text-2xl outline-offset-[-8px] ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
+          >
+            {turned > 0
+              ? "de-stressed: read the next round"
+              : read > 0 && !advice
+                ? "go on reading"
+                : read > 0
+                  ? "read again"
+                  : "read the wheel"}
           </button>
           {toTurn > 0 && turned < toTurn && (
-            <button type="button" onClick={() => setWalk("turn")} className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]">turn {toTurn - turned} nipples</button>
+            <button
+              type="button"
+              onClick={() => setWalk("turn")}
+              className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]"
+            >
+              turn {toTurn - turned} nipples
+            </button>
           )}
         </div>
       </div>
-      <LedgerPanel>
+      <LedgerPanel startFolded>
         {advice?.reasons.map((r, i) => (
-          <button key={i} type="button" onClick={() => r.spokes[0] && setPicked(r.spokes[0])} className="mb-2 block w-full text-left">
+          <button
+            key={i}
+            type="button"
+            onClick={() => r.spokes[0] && setPicked(r.spokes[0])}
+            className="mb-2 block w-full text-left"
+          >
             {r.code === "turn" && <b className="font-mono">{r.spokes.map((s) => s).join(" ")} </b>}
-            {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? <Doubt>{withSideNames(r.text, names)}</Doubt> : withSideNames(r.text, names)}
+            {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
+              <Doubt>{withSideNames(r.text, names)}</Doubt>
+            ) : (
+              withSideNames(r.text, names)
+            )}
           </button>
         ))}
-        {!advice && <p className="mb-3">Before reading: axle clamped, no play felt, three turns of the wheel that repeat. Over 0.05 mm of play a reading is worth nothing.</p>}
-        {assumed > 0 && <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>}
+        {!advice && (
+          <p className="mb-3">
+            Before reading: axle clamped, no play felt, three turns of the wheel that repeat. Over 0.05 mm of play a
+            reading is worth nothing.
+          </p>
+        )}
+        {assumed > 0 && (
+          <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
+        )}
         <p className="mt-2 mb-1 font-bold">How true</p>
         <div className="grid grid-cols-2">
           {NAMES.map((t) => (
-            <button key={t} type="button" aria-pressed={t === toleranceName} onClick={() => setTolerance(t)} className={`min-h-12 border border-rule ${t === toleranceName ? "bg-ink text-paper" : ""}`}>{t}</button>
+            <button
+              key={t}
+              type="button"
+              aria-pressed={t === toleranceName}
+              onClick={() => setTolerance(t)}
+              className={`min-h-12 border border-rule ${t === toleranceName ? "bg-ink text-paper" : ""}`}
+            >
+              {t}
+            </button>
           ))}
         </div>
-        <p className="mt-1">{tolerance.lateral} side to side, {tolerance.radial} hop, {tolerance.offset} offset, within {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.</p>
+        <p className="mt-1">
+          {tolerance.lateral} side to side, {tolerance.radial} hop, {tolerance.offset} offset, within{" "}
+          {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.
+        </p>
         <Caution>{CAUTIONS.eyes}</Caution>
         <Caution>{CAUTIONS.tyre}</Caution>
         <Caution>{CAUTIONS.scrap}</Caution>

@@ -21,7 +21,12 @@ const STEP = 1 / 16;
 /** The nipples to turn, in order from the valve, one at a time; what was really done is what counts. */
 export const TurningWalk = ({ job, round, spokes, names, turns, onTurned, onEnd }: TurningWalkProps) => {
   const list = turns.flatMap((t, i) => (t === 0 ? [] : [i + 1]));
-  const [at, setAt] = useState(() => Math.max(0, list.findIndex((s) => !round.walked.includes(s))));
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      list.findIndex((s) => !round.walked.includes(s)),
+    ),
+  );
   const [view, setView] = useState<"tyre" | "hub">("tyre");
   const [altered, setAltered] = useState<number | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -55,14 +60,35 @@ export const TurningWalk = ({ job, round, spokes, names, turns, onTurned, onEnd 
           <span>{turn > 0 ? "tighter" : "slacker"}</span>
         </span>
       }
-      detail={message ?? `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`}
+      detail={
+        message ??
+        `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`
+      }
       next={list[at + 1] ? `next ${list[at + 1]}, ${names[spokes[list[at + 1] - 1].flange]}` : "the last one"}
       drawing={
         <div className="flex h-full flex-col items-stretch justify-center gap-3">
-          <button type="button" onClick={() => setView(view === "tyre" ? "hub" : "tyre")} className="min-h-18 border border-ink text-2xl">seen from the {view === "tyre" ? "tyre side" : "hub"}: change</button>
+          <button
+            type="button"
+            onClick={() => setView(view === "tyre" ? "hub" : "tyre")}
+            className="min-h-18 border border-ink text-2xl"
+          >
+            seen from the {view === "tyre" ? "tyre side" : "hub"}: change
+          </button>
           <div className="grid grid-cols-2 gap-3">
-            <button type="button" onClick={() => setAltered(turn - STEP)} className="min-h-18 border border-ink text-2xl">1/16 less</button>
-            <button type="button" onClick={() => setAltered(turn + STEP)} className="min-h-18 border border-ink text-2xl">1/16 more</button>
+            <button
+              type="button"
+              onClick={() => setAltered(turn - STEP)}
+              className="min-h-18 border border-ink text-2xl"
+            >
+              1/16 less
+            </button>
+            <button
+              type="button"
+              onClick={() => setAltered(turn + STEP)}
+              className="min-h-18 border border-ink text-2xl"
+            >
+              1/16 more
+            </button>
           </div>
           <p className="text-lg">Go a little past and come back: the spoke twists with its nipple.</p>
         </div>

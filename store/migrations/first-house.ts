@@ -2,7 +2,12 @@ import type { Knex } from "knex";
 
 /** Ids are made by the client, so that a repeated request changes nothing. */
 const id = (table: Knex.CreateTableBuilder, name = "id") => table.string(name, 36).notNullable();
-const times = (table: Knex.CreateTableBuilder, knex: Knex) => table.dateTime("created_at", { precision: 3 }).notNullable().defaultTo(knex.fn.now(3));
+/** Order of arrival; the clock is too coarse for two readings in one millisecond. */
+const order = (table: Knex.CreateTableBuilder) =>
+  table.specificType("order", "bigint unsigned not null auto_increment unique");
+
+const times = (table: Knex.CreateTableBuilder, knex: Knex) =>
+  table.dateTime("created_at", { precision: 3 }).notNullable().defaultTo(knex.fn.now(3));
 
 export const up = async (knex: Knex): Promise<void> => {
   const make = (name: string, columns: (table: Knex.CreateTableBuilder) => void) =>
@@ -49,8 +54,7 @@ export const up = async (knex: Knex): Promise<void> => {
     t.string("unit", 10).notNullable();
     t.double("value").nullable();
     t.string("method", 60).notNullable().defaultTo("");
-    t.bigIncrements("order", { primaryKey: false });
-    t.unique(["order"]);
+    order(t);
     times(t, knex);
     t.index(["job_id", "name"]);
   });
@@ -78,8 +82,7 @@ export const up = async (knex: Knex): Promise<void> => {
     t.double("value").notNullable();
     t.string("typed", 60).notNullable();
     t.boolean("doubtful").notNullable().defaultTo(false);
-    t.bigIncrements("order", { primaryKey: false });
-    t.unique(["order"]);
+    order(t);
     times(t, knex);
     t.index(["round_id", "what", "spoke"]);
   });
@@ -88,8 +91,7 @@ export const up = async (knex: Knex): Promise<void> => {
     id(t, "round_id").references("rounds.id").onDelete("CASCADE");
     t.integer("spoke").notNullable();
     t.double("turns").notNullable();
-    t.bigIncrements("order", { primaryKey: false });
-    t.unique(["order"]);
+    order(t);
     times(t, knex);
     t.index(["round_id", "spoke"]);
   });
@@ -103,5 +105,16 @@ export const up = async (knex: Knex): Promise<void> => {
 };
 
 export const down = async (knex: Knex): Promise<void> => {
-  for (const table of ["sheets", "turns", "readings", "rounds", "builds", "measurements", "jobs", "wheels", "customers"]) await knex.schema.dropTable(table);
+  for (const table of [
+    "sheets",
+    "turns",
+    "readings",
+    "rounds",
+    "builds",
+    "measurements",
+    "jobs",
+    "wheels",
+    "customers",
+  ])
+    await knex.schema.dropTable(table);
 };

@@ -13,7 +13,16 @@ export const pageRecord = async (params: Promise<{ id: string }>) => {
     title: [job.mark, job.machine].filter(Boolean).join(" "),
     frame: { jobId: job.id, job: [job.mark, job.machine].filter(Boolean).join(" "), stages },
     spokes: record.wheel ? placeSpokes(record.wheel) : [],
-    taken: Object.fromEntries(Object.values(record.latest).map((m) => [m.name, { typed: m.typed, unit: m.unit, value: m.value }])),
-    earlier: Object.fromEntries(Object.keys(record.latest).map((name) => [name, record.measurements.filter((m) => m.name === name).map((m) => ({ typed: m.typed, unit: m.unit, value: m.value }))])),
+    taken: Object.fromEntries(
+      Object.values(record.latest).map((m) => [m.name, { typed: m.typed, unit: m.unit, value: m.value }]),
+    ),
+    earlier: Object.fromEntries(
+      Object.keys(record.latest).map((name) => [
+        name,
+        record.measurements
+          .filter((m) => m.name === name)
+          .map((m) => ({ typed: m.typed, unit: m.unit, value: m.value })),
+      ]),
+    ),
   };
 };

@@ -7,7 +7,16 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
   const { record, frame, names, spokes, taken, earlier } = await pageRecord(params);
   return (
     <StageFrame {...frame} current="book-in">
-      <BookIn jobId={record.job.id} version={record.job.version} names={names} particulars={particulars(record.job)} taken={taken} earlier={earlier} wheel={record.wheel} spokes={spokes} />
+      <BookIn
+        jobId={record.job.id}
+        version={record.job.version}
+        names={names}
+        particulars={particulars(record.job)}
+        taken={taken}
+        earlier={earlier}
+        wheel={record.wheel}
+        spokes={spokes}
+      />
     </StageFrame>
   );
 };

@@ -10,7 +10,14 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
   return (
     <StageFrame {...frame} current="lace">
       {wheel ? (
-        <Lace jobId={job.id} job={title} names={names} wheel={wheel} steps={lacingSteps(wheel)} lacedSoFar={latest["lace.last"]?.value ?? 0} />
+        <Lace
+          jobId={job.id}
+          job={title}
+          names={names}
+          wheel={wheel}
+          steps={lacingSteps(wheel)}
+          lacedSoFar={latest["lace.last"]?.value ?? 0}
+        />
       ) : (
         <MeasureFirst jobId={job.id} problem={build.problem?.message ?? ""} />
       )}

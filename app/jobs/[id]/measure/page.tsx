@@ -17,10 +17,23 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
     holeCircle: { A: input.hub.A.holeCircle, B: input.hub.B.holeCircle },
     offset: input.offset ?? 0,
   };
-  const ledgers = [erd, { ...toCentre.A, title: "{A}, flange to centre" }, { ...toCentre.B, title: "{B}, flange to centre" }];
+  const ledgers = [
+    erd,
+    { ...toCentre.A, title: "{A}, flange to centre" },
+    { ...toCentre.B, title: "{B}, flange to centre" },
+  ];
   return (
     <StageFrame {...frame} current="measure">
-      <Measure jobId={record.job.id} version={record.job.version} names={names} taken={taken} earlier={earlier} ledgers={ledgers} problem={problem} sizes={sizes} />
+      <Measure
+        jobId={record.job.id}
+        version={record.job.version}
+        names={names}
+        taken={taken}
+        earlier={earlier}
+        ledgers={ledgers}
+        problem={problem}
+        sizes={sizes}
+      />
     </StageFrame>
   );
 };

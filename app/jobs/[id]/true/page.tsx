@@ -18,7 +18,17 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
   const holes = wheel.rim.holes;
   const rounds = record.rounds.map((r) => {
     const { lateral, radial, tension, offset } = roundReadings(r, holes);
-    return { id: r.id, number: r.number, lateral, radial, tension: tension ?? [], offset: offset ?? null, turns: turnsMade(r, holes), walked: r.turns.map((t) => t.spoke), advice: r.advice };
+    return {
+      id: r.id,
+      number: r.number,
+      lateral,
+      radial,
+      tension: tension ?? [],
+      offset: offset ?? null,
+      turns: turnsMade(r, holes),
+      walked: r.turns.map((t) => t.spoke),
+      advice: r.advice,
+    };
   });
   return (
     <StageFrame {...frame} current="true">

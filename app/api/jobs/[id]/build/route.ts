@@ -11,6 +11,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await params;
     const record = await jobRecord(id);
     if (!record) throw new BadInput("id", "there is no such job");
-    if (!record.build.wheel) throw new BadInput(record.build.problem?.name ?? "", record.build.problem?.message ?? "these figures do not make a wheel");
+    if (!record.build.wheel)
+      throw new BadInput(
+        record.build.problem?.name ?? "",
+        record.build.problem?.message ?? "these figures do not make a wheel",
+      );
     return saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version });
   });

@@ -17,5 +17,13 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const m = await readBody(request, schema);
     const checked = checkFigure(m.name, m.typed, m.unit);
     if (!checked.ok) throw new BadInput(m.name, checked.message);
-    await addMeasurement({ id: m.id, jobId: (await params).id, name: m.name, typed: m.typed, unit: checked.unit, value: checked.value, method: m.method });
+    await addMeasurement({
+      id: m.id,
+      jobId: (await params).id,
+      name: m.name,
+      typed: m.typed,
+      unit: checked.unit,
+      value: checked.value,
+      method: m.method,
+    });
   });

@@ -14,7 +14,12 @@ export const GET = async (_: Request, { params }: { params: Promise<{ id: string
   const record = await jobRecord((await params).id);
   if (!record) return new Response("There is no such job", { status: 404 });
   const pdf = await sheetPdf(jobSheet(record, today()));
-  return new Response(Buffer.from(pdf), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="wheel-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"` } });
+  return new Response(Buffer.from(pdf), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="wheel-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
+    },
+  });
 };
 
 /** Signs the sheet as it stands now; what was handed over is kept as it was. */

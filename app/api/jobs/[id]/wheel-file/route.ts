@@ -10,7 +10,10 @@ export const GET = async (_: Request, { params }: { params: Promise<{ id: string
   const wheel = record?.settled?.wheel ?? record?.build.input;
   if (!record || !wheel) return new Response("There is no such job", { status: 404 });
   return new Response(`${JSON.stringify(wheel, null, 2)}\n`, {
-    headers: { "content-type": "application/json", "content-disposition": `attachment; filename="${record.job.mark.replace(/[^\w-]/g, "_")}.wheel.json"` },
+    headers: {
+      "content-type": "application/json",
+      "content-disposition": `attachment; filename="${record.job.mark.replace(/[^\w-]/g, "_")}.wheel.json"`,
+    },
   });
 };
 
@@ -21,5 +24,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     readWheel(input);
     const { id } = await params;
     if (!(await jobRecord(id))) throw new BadInput("id", "there is no such job");
-    return saveBuild({ jobId: id, wheel: input as WheelInput, assumed: [], version: (await findBuild(id))?.version ?? 0 });
+    return saveBuild({
+      jobId: id,
+      wheel: input as WheelInput,
+      assumed: [],
+      version: (await findBuild(id))?.version ?? 0,
+    });
   });

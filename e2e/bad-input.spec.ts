@@ -1,0 +1,59 @@
+import { expect, test } from "@playwright/test";
+
+const newJob = async (request: import("@playwright/test").APIRequestContext) => {
+  const id = crypto.randomUUID();
+  expect((await request.post("/api/jobs", { data: { id, kind: "rebuild" } })).ok()).toBe(true);
+  return id;
+};
+
+test("what cannot be is refused at the field, what is unlikely is kept with a doubt", async ({ page, request }) => {
+  const id = await newJob(request);
+  await page.goto(`/jobs/${id}/measure`);
+  const bar = page.getByLabel("entry");
+  const attempt = async (label: RegExp, typed: string, expected: RegExp) => {
+    await page.getByRole("button", { name: label }).first().click();
+    await bar.locator("input").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(bar.getByRole("alert")).toContainText(expected);
+  };
+  await attempt(/^rim holes/, "thirty", /thirty.*cannot be read/);
+  await attempt(/^rim holes/, "0", /0 holes cannot be laced/);
+  await attempt(/^rim holes/, "34", /34 holes do not divide by four/);
+  await attempt(/^crosses, brake side/, "9", /9 crosses cannot be laced/);
+  await attempt(/^spoke thickness/, "12", /Kept.*unusual/);
+  await attempt(/^outside diameter/, "190", /Kept.*unusual/);
+  await page.reload();
+  // A rim smaller than its hub: kept as measured, said beside the sum, and no lengths come of it.
+  await expect(page.getByRole("status").first()).toContainText("smaller than its hub");
+  await expect(page.getByRole("button", { name: /^outside diameter: 190/ })).toBeVisible();
+  await page.goto(`/jobs/${id}/spokes`);
+  await expect(page.getByRole("button", { name: "take these lengths" })).toBeDisabled();
+  await page.locator("input[type=file]").setInputFiles({
+    name: "holiday.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"format":"something/else"}'),
+  });
+  await expect(page.getByText(/file of another kind/)).toBeVisible();
+});
+
+test("a huge body, a repeated request and an old copy lose nothing", async ({ request }) => {
+  const id = await newJob(request);
+  const huge = await request
+    .post(`/api/jobs/${id}/measurements`, {
+      data: `{"typed":"${"9".repeat(80 * 1024 * 1024)}"}`,
+      headers: { "content-type": "application/json" },
+    })
+    .catch((e: Error) => e);
+  if (!(huge instanceof Error)) expect(huge.status()).toBe(400);
+  const figure = { id: crypto.randomUUID(), name: "rim.height", typed: '1 1/4"', unit: "mm" };
+  for (let i = 0; i < 3; i++)
+    expect((await request.post(`/api/jobs/${id}/measurements`, { data: figure })).ok()).toBe(true);
+  const wheel = await (await request.get(`/api/jobs/${id}/wheel-file`)).json();
+  expect(wheel.rim.erd).toBeCloseTo(485 - 2 * 31.75 + 6 + 5, 6);
+  const first = await request.patch(`/api/jobs/${id}`, { data: { version: 1, change: { customer: "One" } } });
+  expect(first.ok()).toBe(true);
+  const second = await request.patch(`/api/jobs/${id}`, { data: { version: 1, change: { customer: "Two" } } });
+  expect(second.status()).toBe(409);
+  const clash = await second.json();
+  expect([clash.stored.customer, clash.given.customer]).toEqual(["One", "Two"]);
+});

@@ -1,0 +1,20 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: ".",
+  testMatch: "*.spec.ts",
+  timeout: 180_000,
+  workers: 1,
+  retries: 0,
+  outputDir: "../.test-output/playwright",
+  reporter: [["line"], ["json", { outputFile: "../.test-output/browser.json" }]],
+  use: {
+    baseURL: process.env.TALL_COMPASS_URL ?? "http://127.0.0.1:3210",
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 15_000,
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+});

@@ -1,0 +1,34 @@
+import { expect, test } from "@playwright/test";
+
+test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+
+test("a wheel is read with one finger on an upright tablet, left and found again", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "True only" }).tap();
+  await page.waitForURL(/true/);
+  await page.getByRole("button", { name: "read the wheel" }).tap();
+  const bar = page.getByLabel("entry");
+  await bar.getByRole("button", { name: "0", exact: true }).tap();
+  await bar.getByRole("button", { name: "to brake side" }).tap();
+  await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  for (const key of ["3", "5"]) await bar.getByRole("button", { name: key, exact: true }).tap();
+  const stored = page.waitForRequest((r) => r.url().includes("/readings"));
+  await bar.getByRole("button", { name: "to other side" }).tap();
+  expect((await stored).postDataJSON()).toMatchObject({ what: "lateral", spoke: 1, value: -0.35, typed: "35" });
+  await expect(bar.getByText("hop", { exact: true })).toBeVisible();
+  await page.reload();
+  await page
+    .getByRole("button", { name: /go on reading|read/ })
+    .first()
+    .tap();
+  await page
+    .getByRole("button", { name: "go on reading" })
+    .tap()
+    .catch(() => undefined);
+  await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  await expect(bar.getByText("hop", { exact: true })).toBeVisible();
+  // Nothing stands wider than the screen, and every key is at least 48 px.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+  for (const box of await Promise.all((await page.getByRole("button").all()).map((b) => b.boundingBox())))
+    expect(Math.min(box?.height ?? 99, box?.width ?? 99)).toBeGreaterThanOrEqual(48);
+});

@@ -1,0 +1,171 @@
+import { expect, type Page, test } from "@playwright/test";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { totalReading } from "@/core/runout/runout";
+import { readWheel } from "@/core/wheel/wheel-file";
+import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+
+/** Taps a figure, types it and takes it: the entry bar's own way. */
+const enter = async (page: Page, label: string | RegExp, typed: string, take = "take") => {
+  await page.getByRole("button", { name: label }).first().click();
+  await page.getByLabel("entry").getByRole("textbox").or(page.getByLabel("entry").locator("input")).fill(typed);
+  const saved = page.waitForResponse(
+    (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
+  );
+  await page.getByLabel("entry").getByRole("button", { name: take, exact: true }).click();
+  await saved;
+};
+const choose = async (page: Page, label: string | RegExp, choice: string) => {
+  await page.getByRole("button", { name: label }).first().click();
+  const saved = page.waitForResponse(
+    (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
+  );
+  await page.getByLabel("entry").getByRole("button", { name: choice, exact: true }).click();
+  await saved;
+};
+
+/** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
+const readRound = async (page: Page, stand: StandInWheel) => {
+  for (;;) {
+    const heading = page.getByTestId("walk-spoke");
+    if (!(await heading.isVisible())) break;
+    const spoke = Number((await heading.textContent())?.replace("–", "0"));
+    const prompt = await page.getByLabel("entry").getByRole("paragraph").first().textContent();
+    const offset = prompt?.startsWith("offset");
+    const value = offset ? stand.readOffset() : prompt === "hop" ? stand.readRadial(spoke) : stand.readLateral(spoke);
+    const figure = offset ? Math.abs(value).toFixed(2) : String(Math.round(Math.abs(value) * 100));
+    await page.keyboard.type(figure);
+    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
+    const place = await page.locator("header span").nth(1).textContent();
+    if (value >= 0) await page.keyboard.press("Enter");
+    else
+      await page
+        .getByLabel("entry")
+        .getByRole("button", { name: offset || prompt === "side to side" ? "to plain side" : "low" })
+        .click();
+    await stored;
+    await expect(page.locator("header span").nth(1))
+      .not.toHaveText(place ?? "", { timeout: 10_000 })
+      .catch(() => undefined);
+  }
+};
+
+test("from a wheel at the door to the customer's PDF", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Rebuild" }).click();
+  await page.waitForURL(/book-in/);
+  await enter(page, /offset as found/, "1,25", "to brake side");
+  await choose(page, /first hole after the valve/, "to the brake side");
+  await choose(page, /which way that spoke leans/, "trailing");
+  await choose(page, /heads of the trailing spokes/, "outside");
+  await enter(page, /^customer/, "Nora Testwell");
+  await enter(page, /^machine/, "Sandpiper 200");
+  await enter(page, /name of the other side/, "plain side");
+
+  // The check values of the trade: 32 holes, ERD 604, hole circle 60, hole 2.5, 3 cross (common practice).
+  await page.getByRole("link", { name: /Measure/ }).click();
+  await page.waitForURL(/measure/);
+  for (const [label, typed] of [
+    ["rim holes", "32"],
+    ["outside diameter:", "632"],
+    ["rim height:", "20"],
+    ["bed thickness:", "3"],
+    ["washer", "0.5"],
+    ["nipple head to slot", "2.5"],
+    ["holes off the centre line:", "0"],
+    ["rim width:", "45"],
+    ["spacer width:", '8"'],
+    ["brake side face to flange:", "55.6"],
+    ["plain side face to flange:", "45.1"],
+    ["brake side hole circle:", "60"],
+    ["plain side hole circle:", "60"],
+    ["brake side spoke hole", "2.5"],
+    ["plain side spoke hole", "2.5"],
+    ["crosses, brake side", "3"],
+    ["crosses, plain side", "3"],
+    ["spoke thickness", "2.6"],
+    ["tension wanted", "1400"],
+  ] as const)
+    await enter(page, new RegExp(`^${label}`), typed);
+  await expect(page.getByLabel("Effective rim diameter, outside in")).toContainText("604.00");
+  await page.getByRole("link", { name: /Spokes/ }).click();
+  await page.waitForURL(/spokes/);
+  const lengths = await page.getByTestId("length").allTextContents();
+  expect(lengths.sort()).toEqual(["294.2", "294.2", "296.0", "296.0"]);
+  await page.getByRole("button", { name: "take these lengths" }).click();
+  await expect(page.getByRole("status")).toContainText("Taken");
+
+  const download = await (
+    await page.request.get(page.url().replace(/jobs\/([^/]+).*/, "api/jobs/$1/wheel-file"))
+  ).json();
+  const stand = new StandInWheel(readWheel(download), hiddenWheel(3, "buckled"));
+
+  // Lace: walked by the keyboard alone, left and found again.
+  await page.getByRole("link", { name: /Lace/ }).click();
+  await page.getByRole("button", { name: /lace it, spoke by spoke/ }).click();
+  for (let i = 0; i < 5; i++) {
+    await page.keyboard.press("Space");
+    await expect(page.locator("header")).toContainText(`${i + 2} of 32`);
+  }
+  await page.keyboard.press("Escape");
+  await page.reload();
+  await page.getByRole("button", { name: "go on at 6 of 32" }).click();
+  for (let i = 5; i < 32; i++) {
+    const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
+    await page.keyboard.press("Space");
+    await saved;
+  }
+  await expect(page.getByRole("button", { name: "walk it again" })).toBeVisible();
+
+  // True: read, be told, turn, read again.
+  await page.getByRole("link", { name: /True/ }).click();
+  await page.waitForURL(/true/);
+  const all = [...Array(32).keys()].map((i) => i + 1);
+  const before = totalReading(all.map((s) => stand.trueLateral(s)));
+  for (let round = 1; round <= 3; round++) {
+    await page.getByRole("button", { name: /read the wheel|read the next round/ }).click();
+    await readRound(page, stand);
+    await expect(page.getByTestId("verdict")).toBeVisible();
+    const turn = page.getByRole("button", { name: /turn \d+ nipples/ });
+    if (!(await turn.isVisible())) break;
+    await turn.click();
+    for (;;) {
+      const heading = page.getByTestId("walk-spoke");
+      if (!(await heading.isVisible())) break;
+      const text = await page.locator("body").textContent();
+      const spoke = Number(await heading.textContent());
+      const saved = page.waitForRequest((r) => r.url().includes("/turns"));
+      await page.keyboard.press("Space");
+      const { turns } = (await saved).postDataJSON();
+      expect(text).toContain(turns > 0 ? "tighter" : "slacker");
+      stand.turn(spoke, turns);
+      await page.waitForTimeout(300);
+    }
+    stand.destress();
+  }
+  const after = totalReading(all.map((s) => stand.trueLateral(s)));
+  expect(after).toBeLessThan(Math.min(0.5, before));
+
+  // Hand back: signed, and the PDF read back.
+  await page.getByRole("link", { name: /Hand back/ }).click();
+  await page.waitForURL(/hand-back/);
+  await page.getByRole("button", { name: "sign and hand back" }).click();
+  await page.getByLabel("entry").locator("input").fill("W. Bench");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("the customer's sheet")).toContainText("W. Bench");
+  const pdf = await page.request.get(page.url().replace(/jobs\/([^/]+).*/, "api/jobs/$1/sheet"));
+  expect(pdf.headers()["content-type"]).toBe("application/pdf");
+  const document = await getDocument({ data: new Uint8Array(await pdf.body()) }).promise;
+  expect(document.numPages).toBe(1);
+  const content = await (await document.getPage(1)).getTextContent();
+  const text = content.items.map((i) => ("str" in i ? i.str : "")).join(" ");
+  for (const words of [
+    "Sandpiper 200",
+    "Nora Testwell",
+    "1.25 mm to brake side",
+    "W. Bench",
+    "service manual",
+    "After the first rides",
+    "32 spokes",
+  ])
+    expect(text).toContain(words);
+});
