@@ -25,6 +25,7 @@ const choose = async (page: Page, label: string | RegExp, choice: string) => {
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
 const readRound = async (page: Page, stand: StandInWheel) => {
+  await expect(page.getByTestId("walk-spoke")).toBeVisible();
   for (;;) {
     const heading = page.getByTestId("walk-spoke");
     if (!(await heading.isVisible())) break;
@@ -128,6 +129,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     const turn = page.getByRole("button", { name: /turn \d+ nipples/ });
     if (!(await turn.isVisible())) break;
     await turn.click();
+    await expect(page.getByTestId("walk-spoke")).toBeVisible();
     for (;;) {
       const heading = page.getByTestId("walk-spoke");
       if (!(await heading.isVisible())) break;

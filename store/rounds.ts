@@ -61,9 +61,10 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
 /** The next round; the same id again changes nothing. */
 export const openRound = async (jobId: string, id: string): Promise<void> => {
   await database().transaction(async (trx) => {
-    if (await trx("rounds").where({ id }).first()) return;
-    // Locks the job's row, so that two tablets do not open the same round twice.
+    // Locks the job's row before anything is read: a read first would fix this transaction's view of the rounds, and two
+    // tablets would both open the same number.
     await trx("jobs").where({ id: jobId }).forUpdate().first();
+    if (await trx("rounds").where({ id }).first()) return;
     const last = await trx("rounds").where({ job_id: jobId }).max("number as n").first();
     await trx("rounds").insert({ id, job_id: jobId, number: Number(last?.n ?? 0) + 1 });
   });

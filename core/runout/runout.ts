@@ -1,3 +1,5 @@
+import { cholesky, choleskySolve } from "../mechanics/dense";
+
 /** One part of a run-out: amplitude·cos(n(θ − phase)), mm and degrees clockwise from the valve. */
 export interface Harmonic {
   readonly n: number;
@@ -33,25 +35,19 @@ export const harmonics = (readings: Readings): Harmonic[] => {
     Array.from({ length: size }, (_, j) =>
       j === 0 ? 1 : j % 2 === 1 ? Math.cos(((j + 1) / 2) * angle) : Math.sin((j / 2) * angle),
     );
-  const a = Array.from({ length: size }, () => new Array<number>(size + 1).fill(0));
+  const normal = new Float64Array(size * size);
+  const right = new Float64Array(size);
   for (const { angle, r } of points) {
     const b = basis(angle);
     for (let i = 0; i < size; i++) {
-      for (let j = 0; j < size; j++) a[i][j] += b[i] * b[j];
-      a[i][size] += b[i] * r;
+      for (let j = 0; j < size; j++) normal[i * size + j] += b[i] * b[j];
+      right[i] += b[i] * r;
     }
   }
-  for (let i = 0; i < size; i++) a[i][i] += 1e-9;
-  for (let k = 0; k < size; k++) {
-    const pivot = a.slice(k).reduce((best, row, at) => (Math.abs(row[k]) > Math.abs(a[best][k]) ? k + at : best), k);
-    [a[k], a[pivot]] = [a[pivot], a[k]];
-    for (let i = 0; i < size; i++) {
-      if (i === k) continue;
-      const f = a[i][k] / a[k][k];
-      for (let j = k; j <= size; j++) a[i][j] -= f * a[k][j];
-    }
-  }
-  const c = a.map((row, i) => row[size] / row[i]);
+  for (let i = 0; i < size; i++) normal[i * size + i] += 1e-9;
+  const factor = cholesky(normal, size);
+  if (!factor) return [];
+  const c = choleskySolve(factor, size, right);
   return Array.from({ length: most }, (_, at) => {
     const n = at + 1;
     const cos = c[2 * n - 1];

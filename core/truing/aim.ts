@@ -42,8 +42,9 @@ export interface Weights {
   readonly mean: number;
 }
 
-/** A window of tension that cannot be kept in one round is overstepped as little as can be, at this price. */
-const OVERSTEP = 400;
+/** Price of leaving the window of tension, per fraction of the wanted tension and per fraction squared: a hair's breadth
+ * may be noise and costs little, a slack spoke costs more than any run-out. */
+const OVERSTEP = { each: 400, squared: 100_000 };
 
 /**
  * Price of a turn squared. Tightening all trailing spokes and slackening all leading ones only turns the rim about its
@@ -118,8 +119,8 @@ export const solveAim = (aim: Aim): Float64Array | null => {
     P[i * size + i] += 2 * EFFORT;
     for (let j = 0; j < i; j++) P[j * size + i] = P[i * size + j];
   }
-  P[over * size + over] += 1e-6;
-  q[over] = OVERSTEP;
+  P[over * size + over] += 2 * OVERSTEP.squared;
+  q[over] = OVERSTEP.each;
 
   const low = new Float64Array(size).fill(Number.NEGATIVE_INFINITY);
   const high = new Float64Array(size).fill(Number.POSITIVE_INFINITY);
@@ -324,7 +325,8 @@ export class Tally {
       this.squareT / n / weights.spread ** 2 +
       (this.sumT / n / weights.mean) ** 2 +
       (offset / (this.aim.offset === null ? 4 * weights.offset : weights.offset)) ** 2 +
-      OVERSTEP * this.over +
+      OVERSTEP.each * this.over +
+      OVERSTEP.squared * this.over ** 2 +
       EFFORT * turnsSquared
     );
   }

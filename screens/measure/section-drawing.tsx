@@ -53,7 +53,7 @@ const Dimension = ({
       aria-label={`${withSideNames(FIGURES[name].label, props.names)}: ${value}`}
       onClick={() => props.onTap(name)}
       onKeyDown={(e) => (e.key === "Enter" ? props.onTap(name) : undefined)}
-      style={{ cursor: "pointer" }}
+      style={{ cursor: "pointer", pointerEvents: "bounding-box" as "all" }}
     >
       <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="var(--color-rule)" strokeWidth={on ? 3 : 1.5} />
       {[

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import type { Ledger } from "@/core/ledger/ledger";
 import { withSideNames } from "@/core/truing/explain";
 import type { LengthUnit } from "@/core/units/lengths";
@@ -79,6 +79,9 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const [doubted, setDoubted] = useState<{ name: string; typed: string; text: string } | null>(null);
   const [fresh, setFresh] = useState<Record<string, TakenFigure>>({});
   const [clash, setClash] = useState<{ key: string; stored: string; given: string } | null>(null);
+  // The record's own answer is newer than the page: two lines taken quickly must not clash with each other.
+  const known = useRef(version);
+  known.current = Math.max(known.current, version);
   const all = { ...taken, ...fresh };
   const asked = [...particulars.map((p) => p.key), ...figures];
 
@@ -119,11 +122,13 @@ export const FiguresBench = (props: FiguresBenchProps) => {
       "PATCH",
     );
     if (sent.ok) {
+      known.current = sent.value.version;
       setClash(null);
       router.refresh();
       moveOn(p.key);
     } else {
       const stored = sent.stored as Record<string, unknown> | undefined;
+      if (stored) known.current = Number(stored.version ?? known.current);
       if (stored) setClash({ key: p.key, stored: String(stored[p.key] ?? ""), given: typed });
       setMessage(sent.message);
     }
@@ -132,7 +137,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const take = async (typed: string, sign: 1 | -1) => {
     if (!active) return;
     const particular = particulars.find((p) => p.key === active);
-    if (particular) return takeParticular(particular, typed, version);
+    if (particular) return takeParticular(particular, typed, known.current);
     if (doubted?.name === active && doubted.typed === typed) return moveOn(active);
     const written = sign < 0 ? `-${typed}` : typed;
     const checked = checkFigure(active, written, unit);
@@ -189,7 +194,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
                 className="mt-2 min-h-12 w-full border border-rule"
                 onClick={() => {
                   const p = particulars.find((q) => q.key === clash.key);
-                  if (p) void takeParticular(p, clash.given, version);
+                  if (p) void takeParticular(p, clash.given, known.current);
                 }}
               >
                 here: {clash.given || "empty"}

@@ -1,0 +1,123 @@
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { freePort, startDatabase } from "@/run/database-server";
+import { saveBuild } from "./builds";
+import { database, openDatabase } from "./database";
+import { jobRecord } from "./job-record";
+import { changeJob, openJob } from "./jobs";
+import { addMeasurement } from "./measurements";
+import { migrate } from "./migrate";
+import { addReading, addTurn, listRounds, openRound, roundReadings, turnsMade } from "./rounds";
+import { StaleCopy } from "./stale-copy";
+
+// Against the real server that ./test starts.
+beforeAll(async () => migrate(database()));
+afterAll(async () => database().destroy());
+
+const newJob = () => openJob({ id: crypto.randomUUID(), kind: "rebuild", customer: "Test" });
+
+describe("the record", () => {
+  test("readings only ever grow, the newest counts, a repeat changes nothing", async () => {
+    const job = await newJob();
+    const round = crypto.randomUUID();
+    await Promise.all([openRound(job.id, round), openRound(job.id, crypto.randomUUID())]);
+    const first = {
+      id: crypto.randomUUID(),
+      what: "lateral" as const,
+      spoke: 3,
+      value: 0.4,
+      typed: "40",
+      doubtful: false,
+    };
+    await addReading(round, first);
+    await addReading(round, { ...first, id: crypto.randomUUID(), value: -0.1, typed: "10" });
+    await addReading(round, { ...first, value: 99 });
+    await addTurn(round, { id: crypto.randomUUID(), spoke: 5, turns: 0.25 });
+    await addTurn(round, { id: crypto.randomUUID(), spoke: 5, turns: -0.0625 });
+    const rounds = await listRounds(job.id);
+    expect(rounds.map((r) => r.number).sort()).toEqual([1, 2]);
+    const stored = rounds.find((r) => r.id === round);
+    if (!stored) throw new Error("round lost");
+    expect(stored.readings.map((r) => r.value)).toEqual([0.4, -0.1]);
+    expect(roundReadings(stored, 36).lateral[2]).toBe(-0.1);
+    expect(turnsMade(stored, 36)[4]).toBe(0.1875);
+    await expect(addReading(crypto.randomUUID(), { ...first, id: crypto.randomUUID() })).rejects.toThrow(
+      /foreign key/i,
+    );
+  });
+  test("a change on an old copy is refused with both versions", async () => {
+    const job = await newJob();
+    await changeJob(job.id, 1, { machine: "One" });
+    const late = await changeJob(job.id, 1, { machine: "Two" }).catch((e: unknown) => e);
+    expect(late).toBeInstanceOf(StaleCopy);
+    expect([(late as StaleCopy).stored, (late as StaleCopy).given]).toMatchObject([
+      { machine: "One" },
+      { machine: "Two" },
+    ]);
+    const record = await jobRecord(job.id);
+    if (!record) throw new Error("job lost");
+    const build = { jobId: job.id, wheel: record.build.input, assumed: [], version: 0 };
+    expect((await saveBuild(build)).version).toBe(1);
+    expect((await saveBuild({ ...build, version: 1 })).version).toBe(2);
+    await expect(saveBuild({ ...build, wheel: { ...build.wheel, offset: 3 }, version: 1 })).rejects.toBeInstanceOf(
+      StaleCopy,
+    );
+  });
+  test("a figure changed after the lengths were taken is told", async () => {
+    const job = await newJob();
+    const take = (name: string, value: number) =>
+      addMeasurement({
+        id: crypto.randomUUID(),
+        jobId: job.id,
+        name,
+        typed: String(value),
+        unit: "mm",
+        value,
+        method: "",
+      });
+    await take("rim.outsideDiameter", 500);
+    const record = await jobRecord(job.id);
+    if (!record) throw new Error("job lost");
+    await saveBuild({ jobId: job.id, wheel: record.build.input, assumed: record.build.assumed, version: 0 });
+    expect((await jobRecord(job.id))?.stages.find((s) => s.stage === "spokes")?.state).not.toBe("changed");
+    await take("rim.outsideDiameter", 502);
+    const later = await jobRecord(job.id);
+    expect(later?.stages.find((s) => s.stage === "spokes")?.state).toBe("changed");
+    expect(later?.measurements.filter((m) => m.name === "rim.outsideDiameter").map((m) => m.value)).toEqual([500, 502]);
+  });
+});
+
+test("every confirmed reading is there after the database is killed in the middle of a round", async () => {
+  const folder = `.test-output/killed-${await freePort()}`;
+  const server = await startDatabase(folder);
+  const knex = openDatabase(server.url);
+  await migrate(knex);
+  await knex("customers").insert({ id: "c", name: "Kill" });
+  await knex("wheels").insert({ id: "w", customer_id: "c", mark: "K" });
+  await knex("jobs").insert({ id: "j", wheel_id: "w", kind: "rebuild" });
+  await knex("rounds").insert({ id: "r", job_id: "j", number: 1 });
+  let confirmed = 0;
+  const writing = (async () => {
+    for (let i = 0; ; i++) {
+      await knex("readings").insert({
+        id: `x${i}`,
+        round_id: "r",
+        what: "lateral",
+        spoke: i % 40,
+        value: i / 100,
+        typed: String(i),
+      });
+      confirmed = i + 1;
+    }
+  })().catch(() => undefined);
+  while (confirmed < 60) await new Promise((r) => setTimeout(r, 10));
+  server.process.kill("SIGKILL");
+  await writing;
+  await knex.destroy();
+  const again = await startDatabase(folder);
+  const after = openDatabase(again.url);
+  const rows = await after("readings").orderBy("order").select("id");
+  await after.destroy();
+  await again.stop();
+  expect(rows.length).toBeGreaterThanOrEqual(confirmed);
+  expect(rows.slice(0, confirmed).map((r) => r.id)).toEqual([...Array(confirmed).keys()].map((i) => `x${i}`));
+}, 60_000);
