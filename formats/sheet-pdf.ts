@@ -122,12 +122,11 @@ export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
   }
   y -= 22;
   const t = sheet.tolerance;
-  write(
-    `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`,
-    MARGIN,
-    10,
-    text,
-  );
+  const chosen = `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`;
+  for (const line of wrap(chosen, text, 10, WIDTH - 2 * MARGIN)) {
+    write(line, MARGIN, 10, text);
+    y -= 13;
+  }
   if (sheet.trace) {
     y -= 20;
     write("From the valve once round, as returned", MARGIN, 10, bold);

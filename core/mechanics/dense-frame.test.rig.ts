@@ -1,4 +1,4 @@
-import { inverse, Matrix } from "ml-matrix";
+import { LuDecomposition, Matrix } from "ml-matrix";
 import { placeSpokes } from "@/core/lacing/placement";
 import { sectionStiffness } from "@/core/rim/section";
 import { sideTensions } from "@/core/tension/balance";
@@ -95,14 +95,19 @@ const assemble = (wheel: Wheel, perGap: number) => {
 /** mm and N per mm of shortening of each spoke: [where it shows][which spoke]. Factors once, solves for all spokes. */
 export const frameInfluences = (wheel: Wheel, perGap = 4): FrameInfluences => {
   const { K, loads, n, size, at } = assemble(wheel, perGap);
-  const flexibility = inverse(K);
+  const loading = Matrix.zeros(size, n);
+  loads.forEach((load, j) => {
+    load.vector.forEach((v, k) => {
+      loading.set(load.node * 6 + k, j, v * load.axial);
+    });
+  });
+  // Factored once, solved for all spokes.
+  const moves = new LuDecomposition(K).solve(loading);
   const lateral = loads.map(() => new Array<number>(n).fill(0));
   const radial = loads.map(() => new Array<number>(n).fill(0));
   const tension = loads.map(() => new Array<number>(n).fill(0));
-  loads.forEach((load, j) => {
-    const moved = (node: number, freedom: number) =>
-      load.vector.reduce((sum, v, k) => sum + flexibility.get(node * 6 + freedom, load.node * 6 + k) * v, 0) *
-      load.axial;
+  loads.forEach((_, j) => {
+    const moved = (node: number, freedom: number) => moves.get(node * 6 + freedom, j);
     loads.forEach((other, i) => {
       const p = at(other.node);
       const R = Math.hypot(p[0], p[1]);

@@ -16,8 +16,18 @@ const DENSE_ITERATIONS = 3;
 const anotherWheel = (seed: number): WheelInput => {
   const luck = chance(seed);
   const base = trialWheel(seed % 2 === 0 ? "steel" : "alloy");
-  const flange = () => ({ holes: 20, holeCircle: luck.between(120, 170), toCentre: luck.between(26, 38), holeDiameter: 4 });
-  return { ...base, rim: { ...base.rim, erd: luck.between(410, 470), holeOffset: luck.between(0, 4) }, hub: { A: flange(), B: flange() }, tension: { target: luck.between(1500, 2600) } };
+  const flange = () => ({
+    holes: 20,
+    holeCircle: luck.between(120, 170),
+    toCentre: luck.between(26, 38),
+    holeDiameter: 4,
+  });
+  return {
+    ...base,
+    rim: { ...base.rim, erd: luck.between(410, 470), holeOffset: luck.between(0, 4) },
+    hub: { A: flange(), B: flange() },
+    tension: { target: luck.between(1500, 2600) },
+  };
 };
 
 const median = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor(list.length / 2)];
@@ -31,12 +41,27 @@ const readings = (seed: number) => {
   const luck = chance(seed + 1000);
   const line = (size: number) => {
     const [a, b, p, q] = [luck.between(0, size), luck.between(0, size / 2), luck.between(0, 6), luck.between(0, 6)];
-    return [...Array(40).keys()].map((i) => a * Math.cos((i * Math.PI) / 10 - p) + b * Math.cos((i * Math.PI) / 6.67 - q) + luck.normal(0.02));
+    return [...Array(40).keys()].map(
+      (i) => a * Math.cos((i * Math.PI) / 10 - p) + b * Math.cos((i * Math.PI) / 6.67 - q) + luck.normal(0.02),
+    );
   };
-  return { lateral: line(0.5), radial: line(0.3), tension: [...Array(40).keys()].map(() => luck.between(200, 700)), offset: luck.between(-0.5, 0.5) };
+  return {
+    lateral: line(0.5),
+    radial: line(0.3),
+    tension: [...Array(40).keys()].map(() => luck.between(200, 700)),
+    offset: luck.between(-0.5, 0.5),
+  };
 };
 
-for (let seed = 1; seed <= 60; seed++) advise({ wheel: readWheel(anotherWheel(seed)), readings: readings(seed), tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 }, stage: 1, nipple: { step: 1 / 16, most: 1 }, history: [] });
+for (let seed = 1; seed <= 60; seed++)
+  advise({
+    wheel: readWheel(anotherWheel(seed)),
+    readings: readings(seed),
+    tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
+    stage: 1,
+    nipple: { step: 1 / 16, most: 1 },
+    history: [],
+  });
 
 const influenceTimes: number[] = [];
 const adviceTimes: number[] = [];
@@ -44,7 +69,18 @@ for (let i = 0; i < ITERATIONS; i++) {
   const wheel = readWheel(anotherWheel(100 + i));
   influenceTimes.push(timed(() => elasticWheel(wheelGeometry(wheel))));
   const given = readings(100 + i);
-  adviceTimes.push(timed(() => advise({ wheel, readings: given, tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 }, stage: 1, nipple: { step: 1 / 16, most: 1 }, history: [] })));
+  adviceTimes.push(
+    timed(() =>
+      advise({
+        wheel,
+        readings: given,
+        tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
+        stage: 1,
+        nipple: { step: 1 / 16, most: 1 },
+        history: [],
+      }),
+    ),
+  );
 }
 const denseTimes: number[] = [];
 const apart = { lateral: 0, radial: 0, tension: 0 };
@@ -58,7 +94,9 @@ for (let i = 0; i < DENSE_ITERATIONS; i++) {
       unknowns = theirs.unknowns;
       for (const what of ["lateral", "radial", "tension"] as const) {
         const largest = Math.max(...theirs[what].flat().map(Math.abs));
-        const worst = Math.max(...theirs[what].flatMap((row, r) => row.map((v, c) => Math.abs(v - ours[what][r * 40 + c]))));
+        const worst = Math.max(
+          ...theirs[what].flatMap((row, r) => row.map((v, c) => Math.abs(v - ours[what][r * 40 + c]))),
+        );
         apart[what] = Math.max(apart[what], worst / largest);
       }
     }),
@@ -67,13 +105,21 @@ for (let i = 0; i < DENSE_ITERATIONS; i++) {
 const n = 40;
 // Gauss–Jordan n³, two products n³ each (a product and a sum each), Green's functions 9·2 a harmonic and angle, columns 40 a pair.
 const ourOperations = 2 * 3 * n ** 3 + 18 * n * (3 * n + 1) + 40 * n * n;
-// Inverse by factors and back substitution: 2/3 + 2 times the cube.
-const theirOperations = (8 / 3) * unknowns ** 3;
+// LU, two thirds of the cube, and forty solves of two squares.
+const theirOperations = (2 / 3) * unknowns ** 3 + 40 * 2 * unknowns ** 2;
 const influence = median(influenceTimes);
 const dense = median(denseTimes);
 const advice = median(adviceTimes);
-console.log(`influences, 40 spokes: median ${influence.toFixed(2)} ms of ${ITERATIONS} (${((influence * 1e6) / ourOperations).toFixed(2)} ns an operation)`);
+console.log(
+  `influences, 40 spokes: median ${influence.toFixed(2)} ms of ${ITERATIONS} (${((influence * 1e6) / ourOperations).toFixed(2)} ns an operation)`,
+);
 console.log(`influences and advice: median ${advice.toFixed(2)} ms of ${ITERATIONS}`);
-console.log(`dense frame, ${unknowns} unknowns: median ${dense.toFixed(0)} ms of ${DENSE_ITERATIONS} (${((dense * 1e6) / theirOperations).toFixed(2)} ns an operation)`);
-console.log(`dense / influences: ${(dense / influence).toFixed(0)} times; dense / influences and advice: ${(dense / advice).toFixed(0)} times`);
-console.log(`largest difference over largest influence: lateral ${(100 * apart.lateral).toFixed(2)} %, radial ${(100 * apart.radial).toFixed(2)} %, tension ${(100 * apart.tension).toFixed(2)} %`);
+console.log(
+  `dense frame, ${unknowns} unknowns: median ${dense.toFixed(0)} ms of ${DENSE_ITERATIONS} (${((dense * 1e6) / theirOperations).toFixed(2)} ns an operation)`,
+);
+console.log(
+  `dense / influences: ${(dense / influence).toFixed(0)} times; dense / influences and advice: ${(dense / advice).toFixed(0)} times`,
+);
+console.log(
+  `largest difference over largest influence: lateral ${(100 * apart.lateral).toFixed(2)} %, radial ${(100 * apart.radial).toFixed(2)} %, tension ${(100 * apart.tension).toFixed(2)} %`,
+);

@@ -169,7 +169,9 @@ export const advise = (input: AdviseInput): Advice => {
   // With no bound in the way, and the whole tension wanted, what was wished for is already the best there is.
   const unbounded = stage === input.stage && wished.every((t, i) => t < aim.high[i] - 1e-3 && t > aim.low[i] + 1e-3);
   const met = after.lateralTir <= tolerance.lateral && after.radialTir <= tolerance.radial;
-  const reachable = unbounded || met ? outcome(aim, wished) : bestReachable(input, geometry, aim, full);
+  // Nor is it asked for while tension is still being brought up.
+  const reachable =
+    unbounded || met || stage < input.stage ? outcome(aim, wished) : bestReachable(input, geometry, aim, full);
   const outOfReach = reachable.lateralTir > tolerance.lateral || reachable.radialTir > tolerance.radial;
   const gain = Math.max(now.lateralTir, now.radialTir) - Math.max(after.lateralTir, after.radialTir);
   const gainsElse =

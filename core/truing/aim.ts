@@ -165,7 +165,7 @@ export const solveAim = (aim: Aim): Float64Array | null => {
       h[r] = room(i);
     });
     const programme: QuadraticProgramme = { variables: size, P, q, rows: list.length, G, h, low, high };
-    solved = solveQuadratic(programme, 1e-2);
+    solved = solveQuadratic(programme, 1e-2, solved ?? undefined);
     if (!solved) return null;
     const broken: { code: number; by: number }[] = [];
     for (let f = 0; f < families.length; f++) {
@@ -180,7 +180,7 @@ export const solveAim = (aim: Aim): Float64Array | null => {
     }
     if (broken.length === 0) break;
     broken.sort((x, y) => y.by - x.by);
-    for (const { code } of broken.slice(0, 24)) used.add(code);
+    for (const { code } of broken.slice(0, 40)) used.add(code);
   }
   return solved ? solved.slice(0, n) : null;
 };

@@ -1,5 +1,5 @@
 "use client";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import type { Ledger } from "@/core/ledger/ledger";
 
 const signed = (x: number) => `${x < 0 ? "−" : "+"}${Math.abs(x).toFixed(2)}`;
@@ -32,6 +32,10 @@ export const LedgerSum = ({ ledger }: { ledger: Ledger }) => (
 /** How we got this: open in measuring, folded to a strip where the drawing needs the room. */
 export const LedgerPanel = ({ children, startFolded = false }: { children: ReactNode; startFolded?: boolean }) => {
   const [folded, setFolded] = useState(startFolded);
+  useEffect(() => {
+    // Held upright there is no room beside the drawing: a strip that opens upward.
+    if (window.matchMedia("(orientation: portrait)").matches) setFolded(true);
+  }, []);
   return (
     <aside
       className={`flex shrink-0 flex-col border-l-2 border-ink portrait:w-full portrait:border-t-2 portrait:border-l-0 ${folded ? "w-12 portrait:h-12" : "w-80 portrait:h-72"}`}
@@ -40,7 +44,7 @@ export const LedgerPanel = ({ children, startFolded = false }: { children: React
         type="button"
         onClick={() => setFolded(!folded)}
         aria-expanded={!folded}
-        className={`min-h-12 text-left text-base underline ${folded ? "flex-1 [writing-mode:vertical-rl] portrait:[writing-mode:horizontal-tb]" : "px-4"}`}
+        className={`min-h-12 text-left text-base underline ${folded ? "px-1 portrait:px-4" : ""} ${folded ? "flex-1 [writing-mode:vertical-rl] portrait:[writing-mode:horizontal-tb]" : "px-4"}`}
       >
         how we got this
       </button>

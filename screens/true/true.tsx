@@ -52,7 +52,10 @@ export const True = (props: TrueProps) => {
   const before = rounds.at(-2) ?? null;
   const advice = round?.advice ?? null;
   const read = round ? round.lateral.filter((v) => v !== null).length : 0;
-  const lastTir = before ? Math.max(totalReading(before.lateral), totalReading(before.radial)) : null;
+  const lastTir =
+    before && before.lateral.filter((v) => v !== null).length >= 4
+      ? Math.max(totalReading(before.lateral), totalReading(before.radial))
+      : null;
   const steps = every ?? usualEvery(lastTir);
   const toTurn = advice ? advice.turns.filter((t) => t !== 0).length : 0;
   const turned = round ? round.walked.length : 0;
@@ -232,7 +235,8 @@ export const True = (props: TrueProps) => {
           <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
             <b className="font-mono">{picked}</b>
             <span>
-              {names[spokes[p].flange]}, {spokes[p].lean}
+              {names[spokes[p].flange]}
+              <span className="portrait:hidden">, {spokes[p].lean}</span>
             </span>
             <span>
               side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b>

@@ -1,0 +1,41 @@
+import { type Page, test } from "@playwright/test";
+
+const open = async (page: Page, mark: string, stage: string) => {
+  await page.goto("/");
+  const href = await page.locator('a[href^="/jobs/"]', { hasText: mark }).first().getAttribute("href");
+  await page.goto((href ?? "/").replace(/[^/]+$/, stage));
+  await page.waitForTimeout(600);
+};
+const keep = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
+
+test("every main view", async ({ page }) => {
+  await page.goto("/");
+  await page.waitForTimeout(400);
+  await keep(page, "jobs");
+  for (const [mark, stage] of [
+    ["H-014", "book-in"],
+    ["L-007", "spokes"],
+    ["L-007", "lace"],
+    ["H-014", "true"],
+    ["G-002", "hand-back"],
+  ] as const) {
+    await open(page, mark, stage);
+    await keep(page, stage);
+  }
+  await open(page, "L-007", "measure");
+  await page.getByRole("button", { name: /^outside diameter/ }).click();
+  await keep(page, "measure");
+  await open(page, "L-007", "lace");
+  await page.getByRole("button", { name: /go on at/ }).click();
+  await keep(page, "lace-walk");
+  await open(page, "H-014", "true");
+  await page.getByRole("button", { name: /turn \d+ nipples/ }).click();
+  await keep(page, "turning-walk");
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await open(page, "H-014", "true");
+  await keep(page, "true-upright");
+  await open(page, "P-030", "true");
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await page.waitForTimeout(500);
+  await keep(page, "reading-walk");
+});
