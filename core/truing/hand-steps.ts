@@ -1,4 +1,4 @@
-import { type Aim, outcome, Tally, trouble } from "./aim";
+import { type Aim, outcome, trouble, troubleAfterMove } from "./aim";
 
 /**
  * Turns that a hand can make: whole steps, few nipples. Plain rounding of forty nipples costs some hundredths of
@@ -9,7 +9,7 @@ import { type Aim, outcome, Tally, trouble } from "./aim";
  * @param step the smallest turn, as 1/16
  */
 export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: number): Float64Array => {
-  const { n, perTurn } = aim;
+  const { n } = aim;
   const clamp = (i: number, t: number) =>
     Math.min(Math.floor(aim.high[i] / step + 1e-9) * step, Math.max(Math.ceil(aim.low[i] / step - 1e-9) * step, t));
   const x = Float64Array.from(turns, (t, i) => clamp(i, Math.round(t / step) * step));
@@ -17,26 +17,12 @@ export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: nu
   let squared = x.reduce((sum, t) => sum + t * t, 0);
   let cost = trouble(aim, here, squared) + touch * x.reduce((count, t) => count + (t === 0 ? 0 : 1), 0);
   let touched = x.reduce((count, t) => count + (t === 0 ? 0 : 1), 0);
-  const tally = new Tally(aim);
   const grown = (i: number, d: number) => d * (2 * x[i] + d);
   const touchChange = (i: number, d: number) => (x[i] === 0 ? 1 : 0) - (Math.abs(x[i] + d) < step / 2 ? 1 : 0);
-  // One trial is a few hundred sums and builds nothing: a whole search stays near a millisecond.
   const tryMove = (i: number, di: number, j: number, dj: number): number => {
-    tally.clear();
-    for (let k = 0; k < n; k++) {
-      const at = k * n;
-      tally.add(
-        k,
-        here.lateral[k] + perTurn.lateral[at + i] * di + perTurn.lateral[at + j] * dj,
-        here.radial[k] + perTurn.radial[at + i] * di + perTurn.radial[at + j] * dj,
-        here.tension[k] + perTurn.tension[at + i] * di + perTurn.tension[at + j] * dj,
-      );
-    }
-    const offset = here.offset + perTurn.offset[i] * di + perTurn.offset[j] * dj;
     const more = grown(i, di) + (dj === 0 ? 0 : grown(j, dj));
-    return (
-      tally.total(offset, squared + more) + touch * (touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj)))
-    );
+    const touches = touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj));
+    return troubleAfterMove(aim, here, i, di, j, dj, squared + more) + touch * touches;
   };
   for (let pass = 0; pass < 80; pass++) {
     let best = cost - 1e-6;
