@@ -47,7 +47,7 @@ const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
   rmSync(BROWSER, { force: true });
   // The linter also holds the arrows between folders (biome.json, overrides).
-  check("format and lint", bin("biome"), ["ci", "--error-on-warnings", "."]);
+  check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   const folder = ".test-output/data";
   rmSync(folder, { recursive: true, force: true });
   const server = await startDatabase(folder);

@@ -68,8 +68,8 @@ export const EntryBar = ({
   const keys: readonly TakeKey[] = takeKeys ?? [{ label: "take", sign: 1 }];
   return (
     <section aria-label="entry" className="shrink-0 border-t-2 border-ink bg-paper">
-      <div className="flex min-h-18 items-stretch">
-        <div className="flex min-w-0 flex-1 flex-col justify-center px-4 py-1">
+      <div className="flex min-h-18 items-stretch portrait:flex-wrap">
+        <div className="flex min-w-0 flex-1 flex-col justify-center px-4 py-1 portrait:basis-full">
           <p className="truncate text-2xl font-bold">{prompt}</p>
           <p className={`text-base leading-tight ${message ? "font-bold" : ""}`} role={message ? "alert" : undefined}>
             {message ?? how}
@@ -80,7 +80,7 @@ export const EntryBar = ({
             <input
               ref={input}
               aria-label={prompt}
-              className={`border-x border-rule bg-paper px-3 text-right font-mono outline-offset-[-3px] ${kind === "number" ? "w-52 text-4xl" : "w-[45%] text-2xl"}`}
+              className={`border-x border-rule bg-paper px-3 text-right font-mono outline-offset-[-3px] ${kind === "number" ? "w-52 text-4xl portrait:h-18 portrait:min-w-40 portrait:flex-1" : "w-[45%] text-2xl portrait:h-18 portrait:flex-1"}`}
               inputMode={kind === "number" ? "none" : undefined}
               type={kind === "date" ? "date" : "text"}
               autoComplete="off"

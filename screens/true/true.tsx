@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
@@ -8,7 +8,7 @@ import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Advice } from "@/core/truing/advise";
 import { turnsText, withSideNames } from "@/core/truing/explain";
 import { Caution, Doubt, LedgerPanel } from "../parts/ledger-panel";
-import { send } from "../parts/outbox";
+import { send, sendWaiting } from "../parts/outbox";
 import { UnrolledRim } from "../parts/unrolled-rim";
 import { usualEvery } from "./reading-places";
 import { ReadingWalk } from "./reading-walk";
@@ -42,6 +42,10 @@ export const True = (props: TrueProps) => {
   const [picked, setPicked] = useState(1);
   const [message, setMessage] = useState<string | null>(null);
   const n = spokes.length;
+  useEffect(() => {
+    // What could not be sent before a break goes now, before anything is reckoned from the record.
+    void sendWaiting();
+  }, []);
   const empty = {
     lateral: new Array<number | null>(n).fill(null),
     radial: new Array<number | null>(n).fill(null),
