@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { createInterface } from "node:readline";
+import { RimBuckles } from "@/core/mechanics/elastic-wheel";
 import { BadInput } from "@/core/wheel/bad-input";
 import { commands } from "./commands";
 
@@ -15,6 +16,7 @@ interface Failure {
 /** Never a stack trace: what is wrong with the input, or in plain words that the fault is ours. */
 const failure = (error: unknown): Failure => {
   if (error instanceof BadInput) return { error: { path: error.path, message: error.message } };
+  if (error instanceof RimBuckles) return { error: { path: "wheel.tension.target", message: error.message } };
   return { error: { path: "", message: error instanceof Error ? error.message : String(error) } };
 };
 

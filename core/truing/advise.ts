@@ -174,11 +174,14 @@ export const advise = (input: AdviseInput): Advice => {
     unbounded || met || stage < input.stage ? outcome(aim, wished) : bestReachable(input, geometry, aim, full);
   const outOfReach = reachable.lateralTir > tolerance.lateral || reachable.radialTir > tolerance.radial;
   const gain = Math.max(now.lateralTir, now.radialTir) - Math.max(after.lateralTir, after.radialTir);
+  const nothingRead =
+    [...readings.lateral, ...readings.radial, ...(readings.tension ?? [])].every((r) => r === null) &&
+    (readings.offset ?? null) === null;
   const gainsElse =
     Math.abs(now.offset) - Math.abs(after.offset) > 0.05 ||
     (readTensions && (!tightEnough || !even) && trouble(aim, after, 0) < 0.9 * trouble(aim, now, 0)) ||
     Math.abs(tightNow - stage) > 0.05;
-  if (gain < WORTH && !gainsElse) {
+  if (nothingRead || (gain < WORTH && !gainsElse)) {
     turns = stay;
     after = now;
   }
@@ -194,11 +197,8 @@ export const advise = (input: AdviseInput): Advice => {
   if (done) verdict = "done";
   else if (settles) verdict = "destress";
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
-  else if (turns.every((t) => t === 0))
-    verdict =
-      history.some((h) => h.turns.some((t) => t !== 0)) && history.at(-1)?.turns.some((t) => t !== 0)
-        ? "destress"
-        : "rim";
+  // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, if there was any.
+  else if (turns.every((t) => t === 0) && history.at(-1)?.turns.some((t) => t !== 0)) verdict = "destress";
   if (verdict === "done" || verdict === "destress") {
     turns = stay;
     after = now;

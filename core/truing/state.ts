@@ -160,8 +160,7 @@ export const wheelState = (
   // Nothing read at all: taken as evenly tight at the start, changed by what was turned since.
   for (let i = 0; i < n; i++)
     filled[i] =
-      tensions[i] ??
-      (anyTension ? working[i] : 0.9 * wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
+      tensions[i] ?? (anyTension ? working[i] : wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
   return {
     lateral: rimLine(mean(sums.lateral), noise(sums.lateral)),
     radial: rimLine(mean(sums.radial), noise(sums.radial)),
