@@ -90,7 +90,7 @@ describe("elastic wheel", () => {
       ),
     ],
   ])(
-    "agrees with a dense frame within 1 %% of the largest: %s",
+    "agrees with a dense frame within one per cent: %s",
     (_, wheel) => {
       const ours = elasticWheel(wheelGeometry(wheel)).influences;
       const theirs = frameInfluences(wheel);

@@ -137,17 +137,20 @@ export const advise = (input: AdviseInput): Advice => {
   const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
   const stay = new Float64Array(n);
   const now = outcome(aim, stay);
-  const wished = solveAim(aim) ?? stay;
+  // Twist still held will be let go sooner or later: aim at the wheel as it will be then, forecast it as it will read.
+  const released = outcome(
+    aim,
+    heldTwist(input, learnt.grip).map((t) => t / learnt.grip),
+  );
+  const settled = settledAim(aim, released, learnt.grip);
+  const wished = solveAim(settled) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.03;
-  let turns: Float64Array = handSteps(aim, wished, nipple.step, touch);
-  let after = outcome(aim, turns);
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
-  if (trouble(aim, after, effort) > trouble(aim, now, 0) - 1e-9) {
-    turns = stay;
-    after = now;
-  }
+  if (trouble(settled, outcome(settled, turns), effort) > trouble(settled, released, 0) - 1e-9) turns = stay;
+  const atRest = outcome(settled, turns);
 
   // What it comes to.
   const asRead = {
@@ -168,29 +171,22 @@ export const advise = (input: AdviseInput): Advice => {
     even;
   // With no bound in the way, and the whole tension wanted, what was wished for is already the best there is.
   const unbounded = stage === input.stage && wished.every((t, i) => t < aim.high[i] - 1e-3 && t > aim.low[i] + 1e-3);
-  const met = after.lateralTir <= tolerance.lateral && after.radialTir <= tolerance.radial;
+  const met = atRest.lateralTir <= tolerance.lateral && atRest.radialTir <= tolerance.radial;
   // Nor is it asked for while tension is still being brought up.
   const reachable =
-    unbounded || met || stage < input.stage ? outcome(aim, wished) : bestReachable(input, geometry, aim, full);
+    unbounded || met || stage < input.stage ? outcome(settled, wished) : bestReachable(input, geometry, settled, full);
   const outOfReach = reachable.lateralTir > tolerance.lateral || reachable.radialTir > tolerance.radial;
-  const gain = Math.max(now.lateralTir, now.radialTir) - Math.max(after.lateralTir, after.radialTir);
+  const gain = Math.max(released.lateralTir, released.radialTir) - Math.max(atRest.lateralTir, atRest.radialTir);
   const nothingRead =
     [...readings.lateral, ...readings.radial, ...(readings.tension ?? [])].every((r) => r === null) &&
     (readings.offset ?? null) === null;
   const gainsElse =
-    Math.abs(now.offset) - Math.abs(after.offset) > 0.05 ||
-    (readTensions && (!tightEnough || !even) && trouble(aim, after, 0) < 0.9 * trouble(aim, now, 0)) ||
+    Math.abs(released.offset) - Math.abs(atRest.offset) > 0.05 ||
+    (readTensions && (!tightEnough || !even) && trouble(settled, atRest, 0) < 0.9 * trouble(settled, released, 0)) ||
     Math.abs(tightNow - stage) > 0.05;
-  if (nothingRead || (gain < WORTH && !gainsElse)) {
-    turns = stay;
-    after = now;
-  }
-  const let_go = outcome(
-    aim,
-    heldTwist(input, learnt.grip).map((t) => t / learnt.grip),
-  );
+  if (nothingRead || (gain < WORTH && !gainsElse)) turns = stay;
   const settles =
-    Math.max(let_go.lateralTir / tolerance.lateral, let_go.radialTir / tolerance.radial) <= 1 &&
+    Math.max(released.lateralTir / tolerance.lateral, released.radialTir / tolerance.radial) <= 1 &&
     worstNow > 1 &&
     tightEnough;
   let verdict: Verdict = "turn";
@@ -199,10 +195,8 @@ export const advise = (input: AdviseInput): Advice => {
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
   // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, if there was any.
   else if (turns.every((t) => t === 0) && history.at(-1)?.turns.some((t) => t !== 0)) verdict = "destress";
-  if (verdict === "done" || verdict === "destress") {
-    turns = stay;
-    after = now;
-  }
+  if (verdict === "done" || verdict === "destress") turns = stay;
+  const after = outcome(aim, turns);
   const bare =
     state.tensionAssumed || !complete
       ? null
@@ -278,6 +272,21 @@ const makeAim = (
     },
   };
 };
+
+/** The same aim for the wheel once its spokes have let go of their twist: what is held now has acted, and a turn counts whole. */
+const settledAim = (aim: Aim, released: Outcome, grip: number): Aim => ({
+  ...aim,
+  lateral: released.lateral,
+  radial: released.radial,
+  tension: released.tension,
+  offset: aim.offset === null ? null : released.offset,
+  perTurn: {
+    lateral: aim.perTurn.lateral.map((v) => v / grip),
+    radial: aim.perTurn.radial.map((v) => v / grip),
+    tension: aim.perTurn.tension.map((v) => v / grip),
+    offset: aim.perTurn.offset.map((v) => v / grip),
+  },
+});
 
 /** N: what thread and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
 const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {

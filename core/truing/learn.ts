@@ -142,7 +142,23 @@ export const learn = (
       if (gained < 0.5) break;
     } else damping *= 20;
   }
-  return { stiffness: asStiffness(at), grip: at.grip, lastAnswer: answer(geometry, wanted, rounds, turns, share) };
+  return {
+    stiffness: asStiffness(at),
+    grip: usualGrip(at.grip),
+    lastAnswer: answer(geometry, wanted, rounds, turns, share),
+  };
+};
+
+/** Part of a turn that twist usually holds back on motorcycle spokes (common practice: about an eighth). */
+const USUAL_TWIST = 0.12;
+
+/**
+ * A wheel was de-stressed between its rounds or it was not: the fit comes out near 1, or somewhere between there and the
+ * usual twist, blurred by noise. Near 1 nothing is held; below, at least what twist usually holds.
+ */
+const usualGrip = (fitted: number): number => {
+  const held = Math.min(1, Math.max(0, (0.985 - fitted) / 0.02));
+  return 1 - held * Math.max(1 - fitted, USUAL_TWIST * 0.9);
 };
 
 /** Slope of what happened over what an untaught wheel would have done in the last round. */
