@@ -42,7 +42,6 @@ const main = async (): Promise<void> => {
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
     detached: true,
   });
-  console.log(`Tall Compass: http://127.0.0.1:${port}  (Ctrl-C stops it)`);
   let stopping = false;
   const stop = async (code: number) => {
     if (stopping) return;
@@ -57,6 +56,21 @@ const main = async (): Promise<void> => {
   };
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.on(signal, () => void stop(0));
   web.once("exit", (code) => void stop(code ?? 1));
+  server?.process.once("exit", () => {
+    if (!stopping) console.error("The database has stopped. Start again with ./start: every stored reading is kept.");
+    void stop(1);
+  });
+  // The address is said when it answers, not before.
+  const address = `http://127.0.0.1:${port}`;
+  while (!stopping) {
+    const answered = await fetch(address).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (answered) break;
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  if (!stopping) console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
 };
 
 main().catch((error) => {

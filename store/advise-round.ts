@@ -1,6 +1,7 @@
 import { RimBuckles } from "@/core/mechanics/elastic-wheel";
 import { TOLERANCES } from "@/core/runout/tolerance";
-import { type Advice, advise } from "@/core/truing/advise";
+import type { Advice } from "@/core/truing/advice";
+import { advise } from "@/core/truing/advise";
 import { BadInput } from "@/core/wheel/bad-input";
 import { jobRecord } from "./job-record";
 import { roundReadings, saveAdvice, turnsMade } from "./rounds";

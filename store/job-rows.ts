@@ -1,22 +1,7 @@
-import { STAGES_OF_KIND, type Stage, type StageState } from "@/core/wheel/stages";
+import type { JobRow } from "@/core/planning/job-row";
+import { STAGES_OF_KIND } from "@/core/wheel/stages";
 import { jobRecord } from "./job-record";
 import { listJobs } from "./jobs";
-
-/** One row of the jobs list. */
-export interface JobRow {
-  readonly id: string;
-  readonly mark: string;
-  readonly customer: string;
-  readonly machine: string;
-  readonly wanted: string;
-  readonly promised: string | null;
-  readonly waitingFor: string | null;
-  readonly waitingSince: string | null;
-  readonly finished: boolean;
-  /** Where the row leads. */
-  readonly open: Stage;
-  readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
-}
 
 export const listJobRows = async (): Promise<JobRow[]> => {
   const jobs = await listJobs(100);

@@ -1,4 +1,4 @@
-import type { Advice } from "@/core/truing/advise";
+import type { Advice } from "@/core/truing/advice";
 import type { RoundReadings } from "@/core/truing/state";
 import { database } from "./database";
 

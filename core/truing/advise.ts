@@ -3,48 +3,14 @@ import { meanReading, type Readings, totalReading } from "../runout/runout";
 import { sideTensions } from "../tension/balance";
 import { threadCeiling } from "../tension/ceiling";
 import type { Side } from "../wheel/wheel-file";
+import type { Advice, Forecast, RimAction, Verdict } from "./advice";
 import type { AdviseInput } from "./advise-input";
 import { type Aim, type Outcome, outcome, solveAim, trouble } from "./aim";
 import { type BareRim, bareRim } from "./bare-rim";
-import { explain, type Reason } from "./explain";
+import { explain } from "./explain";
 import { handSteps } from "./hand-steps";
 import { type Learnt, learn } from "./learn";
 import { type WheelState, wheelBetween, wheelState, workingTensions } from "./state";
-
-export type Verdict = "turn" | "destress" | "done" | "rim";
-export type RimAction = "none" | "stop" | "straighten" | "scrap";
-
-export interface Forecast {
-  readonly lateralTir: number;
-  readonly radialTir: number;
-  /** mm, the error left. */
-  readonly offset: number;
-  /** N, the tighter side's mean. */
-  readonly tensionMean: number;
-  /** Largest distance of a spoke from its side's mean, as a fraction. */
-  readonly tensionSpread: number;
-  readonly A: number;
-  readonly B: number;
-  /** mm over each hole, and N in each spoke: what the screen draws dashed. */
-  readonly lateral: readonly number[];
-  readonly radial: readonly number[];
-  readonly tension: readonly number[];
-}
-
-export interface Advice {
-  /** Per spoke, + tightens, whole steps. */
-  readonly turns: readonly number[];
-  readonly forecast: Forecast;
-  readonly verdict: Verdict;
-  readonly rim: {
-    readonly lateral: readonly number[] | null;
-    readonly radial: readonly number[] | null;
-    readonly action: RimAction;
-  };
-  readonly reasons: readonly Reason[];
-  /** What was learnt of this wheel, for showing. */
-  readonly learnt: Learnt;
-}
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;

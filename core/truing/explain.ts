@@ -1,16 +1,9 @@
 import type { Influences, WheelGeometry } from "../mechanics/elastic-wheel";
 import type { Side } from "../wheel/wheel-file";
-import type { Advice } from "./advise";
+import type { Advice, Reason } from "./advice";
 import type { AdviseInput } from "./advise-input";
 import type { Outcome } from "./aim";
 import type { WheelState } from "./state";
-
-/** Why, in a builder's words; `spokes` are the ones it is about. */
-export interface Reason {
-  readonly code: string;
-  readonly spokes: readonly number[];
-  readonly text: string;
-}
 
 /** What the two sides are called in texts; the caller replaces them with the names given at booking in. */
 export const SIDE_WORD: Record<Side, string> = { A: "{A}", B: "{B}" };

@@ -157,7 +157,7 @@ const USUAL_TWIST = 0.12;
  * usual twist, blurred by noise. Near 1 nothing is held; below, at least what twist usually holds.
  */
 const usualGrip = (fitted: number): number => {
-  const held = Math.min(1, Math.max(0, (0.985 - fitted) / 0.02));
+  const held = Math.min(1, Math.max(0, (0.975 - fitted) / 0.02));
   return 1 - held * Math.max(1 - fitted, USUAL_TWIST * 0.9);
 };
 

@@ -1,21 +1,8 @@
 import Link from "next/link";
-import { STAGE_NAMES, type Stage, type StageState } from "@/core/wheel/stages";
+import type { JobRow } from "@/core/planning/job-row";
+import { STAGE_NAMES } from "@/core/wheel/stages";
 import { StateMark } from "../parts/line";
 import { NewJob } from "./new-job";
-
-export interface JobRow {
-  readonly id: string;
-  readonly mark: string;
-  readonly customer: string;
-  readonly machine: string;
-  readonly wanted: string;
-  readonly promised: string | null;
-  readonly waitingFor: string | null;
-  readonly waitingSince: string | null;
-  readonly finished: boolean;
-  readonly open: Stage;
-  readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
-}
 
 const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });

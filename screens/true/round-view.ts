@@ -1,4 +1,4 @@
-import type { Advice } from "@/core/truing/advise";
+import type { Advice } from "@/core/truing/advice";
 
 export type ReadingKind = "lateral" | "radial" | "tension" | "offset";
 

@@ -5,7 +5,7 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
-import type { Advice } from "@/core/truing/advise";
+import type { Advice } from "@/core/truing/advice";
 import { turnsText, withSideNames } from "@/core/truing/explain";
 import { Caution, Doubt, LedgerPanel } from "../parts/ledger-panel";
 import { send, sendWaiting } from "../parts/outbox";
