@@ -71,7 +71,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     taken: Object.keys(latest),
     hasBuild: settled !== null,
     buildStale: settled !== null && !sameWheel({ ...settled.wheel, name: "" }, { ...build.input, name: "" }),
-    laced: latest["lace.last"] !== undefined,
+    laced: wheel !== null && (latest["lace.last"]?.value ?? 0) >= wheel.rim.holes,
     rounds: rounds.length,
     trueEnough: last !== undefined && wheel !== null && insideTolerance(job, roundReadings(last, wheel.rim.holes)),
     signed: sheet !== null,

@@ -43,7 +43,8 @@ const Dimension = ({
   const on = props.active === name;
   const value = props.label(name);
   const open = value.endsWith("assumed") || value === "not yet";
-  const text = open ? value.replace(" assumed", "?") : value;
+  // Which side the offset lies to shows by the drawing itself.
+  const text = open ? value.replace(" assumed", "?") : value.replace(/ to .*/, "");
   const angle = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
   const width = Math.max(64, text.length * 14 + 20);
   return (

@@ -91,6 +91,11 @@ export const FiguresBench = (props: FiguresBenchProps) => {
     const t = all[name];
     if (!f) return particulars.find((p) => p.key === name)?.value || "not yet";
     if (!t) return presets[name] === undefined ? "not yet" : `${choiceWord(f, String(presets[name]))} assumed`;
+    if (name.startsWith("offset.") && t.value !== null && t.value !== 0) {
+      const size = Math.abs(t.value);
+      const figure = unit === "mm" ? Number(size.toFixed(2)) : `${Number(fromMm(size, unit).toFixed(3))} ${unit}`;
+      return `${figure} to ${t.value > 0 ? names.A : names.B}`;
+    }
     if (f.kind === "length" && t.value !== null)
       return unit === "mm"
         ? `${Number(t.value.toFixed(2))}`

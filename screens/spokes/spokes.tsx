@@ -83,7 +83,8 @@ export const Spokes = (props: SpokesProps) => {
                   {k.count} pieces, order <b className="font-mono">{k.order}</b> mm
                 </p>
                 <p className="text-base">
-                  entry {k.entryAngleDeg.toFixed(1)}°, clear of the next head by {k.headClearance.toFixed(1)}
+                  {k.entryAngleDeg > 0.05 ? `${k.entryAngleDeg.toFixed(1)}° off the nipple hole, ` : ""}clear of the
+                  next head by {k.headClearance.toFixed(1)}
                 </p>
               </div>
             </li>
