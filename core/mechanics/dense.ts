@@ -39,6 +39,21 @@ export const choleskySolve = (l: Float64Array, n: number, b: Float64Array): Floa
   return b;
 };
 
+/** The diagonal of (L·Lᵀ)⁻¹: sums of squares down the columns of L⁻¹. */
+export const inverseDiagonal = (l: Float64Array, n: number): Float64Array => {
+  const out = new Float64Array(n);
+  const column = new Float64Array(n);
+  for (let j = 0; j < n; j++) {
+    for (let i = j; i < n; i++) {
+      let sum = i === j ? 1 : 0;
+      for (let k = j; k < i; k++) sum -= l[i * n + k] * column[k];
+      column[i] = sum / l[i * n + i];
+      out[j] += column[i] * column[i];
+    }
+  }
+  return out;
+};
+
 /**
  * Inverse of a general n×n matrix by Gauss–Jordan with row exchange.
  *

@@ -1,4 +1,4 @@
-import { cholesky, choleskySolve } from "../mechanics/dense";
+import { cholesky, choleskySolve, inverseDiagonal } from "../mechanics/dense";
 import { meanReading, type Readings } from "./runout";
 
 /** Where the surface stands up over a spoke or two and the rim's line does not: a weld, rust, a wild reading. */
@@ -70,11 +70,9 @@ export const rimLine = (readings: Readings, noise = READING_SIGMA): RimLine => {
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
     let worstRatio = 4;
+    const diagonal = inverseDiagonal(factor, u);
     for (let i = 0; i < u; i++) {
-      const unit = new Float64Array(u);
-      unit[i] = 1;
-      const diagonal = choleskySolve(factor, u, unit)[i];
-      const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal);
+      const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
       if (ratio > worstRatio) {
         worst = used[i];
         worstRatio = ratio;

@@ -53,6 +53,9 @@ const OVERSTEP = { each: 400, squared: 100_000 };
  */
 const EFFORT = 0.05;
 
+/** A row counts as broken from here; what follows is rounded to steps ten times as coarse. */
+const BROKEN = { mm: 0.004, tension: 0.01 };
+
 /**
  * The turns that make least of: the total readings squared (the highest and the lowest point are unknowns of their own,
  * so it is the total reading itself that shrinks, not an average), a trace of the mean square so that the rest of the
@@ -174,7 +177,7 @@ export const solveAim = (aim: Aim): Float64Array | null => {
         if (used.has(f * n + i)) continue;
         let sum = entry * solved[column];
         for (let j = 0; j < n; j++) sum += sign * matrix[i * n + j] * solved[j];
-        const by = (sum - room(i)) / (scale ? 0.005 : 0.001);
+        const by = (sum - room(i)) / (scale ? BROKEN.tension : BROKEN.mm);
         if (by > 1) broken.push({ code: f * n + i, by });
       }
     }
@@ -275,6 +278,22 @@ export const outcome = (aim: Aim, turns: ArrayLike<number>): Outcome => {
     }
   }
   return { lateral, radial, tension, offset, lateralTir: rangeOf(lateral), radialTir: rangeOf(radial) };
+};
+
+/** The same, one nipple further. */
+export const turned = (aim: Aim, here: Outcome, nipple: number, turns: number): Outcome => {
+  const { n, perTurn } = aim;
+  const moved = (line: Float64Array, matrix: Float64Array) => line.map((v, k) => v + matrix[k * n + nipple] * turns);
+  const lateral = moved(here.lateral, perTurn.lateral);
+  const radial = moved(here.radial, perTurn.radial);
+  return {
+    lateral,
+    radial,
+    tension: moved(here.tension, perTurn.tension),
+    offset: here.offset + perTurn.offset[nipple] * turns,
+    lateralTir: rangeOf(lateral),
+    radialTir: rangeOf(radial),
+  };
 };
 
 /** The same sum of troubles that `solveAim` makes least, for turns in steps of a hand. */
