@@ -93,15 +93,11 @@ export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
     color: INK,
   });
   y -= 24;
-  write(
-    [sheet.wheel.machine, sheet.wheel.place, `${sheet.wheel.holes} spokes`, sheet.wheel.work]
-      .filter(Boolean)
-      .join(", "),
-    MARGIN,
-    12,
-    text,
-  );
-  y -= 17;
+  const wheelLine = [sheet.wheel.machine, sheet.wheel.place, `${sheet.wheel.holes} spokes`, sheet.wheel.work];
+  for (const line of wrap(wheelLine.filter(Boolean).join(", "), text, 12, WIDTH - 2 * MARGIN)) {
+    write(line, MARGIN, 12, text);
+    y -= 17;
+  }
   write(sheet.customer ? `For ${sheet.customer}` : "", MARGIN, 12, text);
   y -= 12;
   rule(1.4);
