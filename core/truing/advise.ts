@@ -218,6 +218,7 @@ const makeAim = (
     radial: state.radial.at,
     tension: state.tension,
     offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
+    rough: stage < input.stage,
     perTurn: {
       lateral: scaled(influences.lateral),
       radial: scaled(influences.radial),

@@ -31,6 +31,7 @@ export const bestPossible = (
     ceiling: wanted.map((t) => t * (1 + spread)),
     low: new Float64Array(n).fill(-8),
     high: new Float64Array(n).fill(8),
+    rough: false,
     weights: { lateral: 0.01, radial: 0.01, offset: 0.05, spread: 20, mean: 0.5 },
   });
   for (let pass = 0; pass < 5; pass++) {

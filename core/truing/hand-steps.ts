@@ -56,6 +56,7 @@ export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: nu
       if (better(Math.abs(x[i]) < step / 2 ? moves : [...moves, [i, -x[i], i, 0] as const])) gained = true;
     }
     if (gained) continue;
+    if (aim.rough) break;
     // A nipple's turn given away whole to another, or a step moved across.
     for (let i = 0; i < n; i++) {
       if (Math.abs(x[i]) < step / 2) continue;

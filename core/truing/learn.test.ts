@@ -137,6 +137,7 @@ describe("the aim", () => {
     ceiling: new Float64Array(n).fill(1200),
     low: new Float64Array(n).fill(-1),
     high: new Float64Array(n).fill(1),
+    rough: false,
     weights: { lateral: 0.05, radial: 0.05, offset: 0.05, spread: 0.2, mean: 0.02 },
   };
   const cost = (x: Float64Array) =>
