@@ -114,7 +114,8 @@ export const FiguresBench = (props: FiguresBenchProps) => {
     const start = asked.indexOf(from);
     const later = [...asked.slice(start + 1), ...asked.slice(0, start)];
     const open = later.find((name) => (figureOf(name) ? !all[name] : !particulars.find((p) => p.key === name)?.value));
-    setActive(open && open !== from ? open : null);
+    // Somebody may have tapped the next figure while this one was being stored; that tap counts.
+    setActive((now) => (now === from ? (open && open !== from ? open : null) : now));
     setMessage(null);
     setDoubted(null);
   };
