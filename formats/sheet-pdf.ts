@@ -1,35 +1,10 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
-import fontkit from "@pdf-lib/fontkit";
-import { PDFDocument, type PDFFont, type PDFPage, rgb } from "pdf-lib";
+import { type PDFFont, type PDFPage, rgb } from "pdf-lib";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
+import { INK, openPdf, printable, wrap } from "./pdf-page";
 
-const INK = rgb(0.118, 0.145, 0.149);
 const RULE = rgb(0.498, 0.467, 0.4);
 /** A4 in points, and its margin. */
 const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 48];
-
-const font = (weight: 400 | 700): Buffer =>
-  readFileSync(join(process.cwd(), `node_modules/@fontsource/b612/files/b612-latin-${weight}-normal.woff`));
-
-const wrap = (text: string, face: PDFFont, size: number, width: number): string[] => {
-  const lines: string[] = [];
-  let line = "";
-  for (const word of text.split(" ")) {
-    const longer = line ? `${line} ${word}` : word;
-    if (face.widthOfTextAtSize(longer, size) > width && line) {
-      lines.push(line);
-      line = word;
-    } else line = longer;
-  }
-  return line ? [...lines, line] : lines;
-};
-
-/** Letters the fonts do not have are left out rather than printed as boxes. */
-const printable = (text: string, face: PDFFont): string => {
-  const known = new Set(face.getCharacterSet());
-  return [...text].filter((c) => known.has(c.codePointAt(0) ?? 0)).join("");
-};
 
 const trace = (
   page: PDFPage,
@@ -70,12 +45,7 @@ const trace = (
 
 /** One A4 page for the customer: fonts embedded, every figure from the sheet. */
 export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
-  const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
-  const [text, bold] = await Promise.all([
-    pdf.embedFont(font(400), { subset: true }),
-    pdf.embedFont(font(700), { subset: true }),
-  ]);
+  const { pdf, text, bold } = await openPdf();
   pdf.setTitle(`Wheel ${sheet.wheel.mark}`);
   pdf.setCreationDate(new Date(`${sheet.date}T12:00:00Z`));
   const page = pdf.addPage([WIDTH, HEIGHT]);

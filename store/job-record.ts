@@ -1,20 +1,24 @@
+import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import type { RoundReadings } from "@/core/truing/state";
-import { buildWheel, type Figures, type WheelBuild } from "@/core/wheel/build";
+import { buildWheel, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { type Build, findBuild } from "./builds";
 import { findJob, type Job } from "./jobs";
-import { latestFigures, listMeasurements, type StoredMeasurement } from "./measurements";
+import { listMeasurements } from "./measurements";
+import { listPhotos, type Photo } from "./photos";
 import { listRounds, type Round, roundReadings } from "./rounds";
 import { latestSheet } from "./sheets";
 
 /** Everything the screens of one job show. */
 export interface JobRecord {
   readonly job: Job;
-  readonly measurements: readonly StoredMeasurement[];
-  readonly latest: Readonly<Record<string, StoredMeasurement>>;
+  readonly measurements: readonly Entry[];
+  /** What each figure's entries come to. */
+  readonly taken: Readonly<Record<string, Taken>>;
+  readonly photos: readonly Photo[];
   /** From the figures as they are now. */
   readonly build: WheelBuild;
   /** As it was settled on the spokes' place. */
@@ -52,26 +56,26 @@ const insideTolerance = (job: Job, readings: RoundReadings): boolean => {
 export const jobRecord = async (id: string): Promise<JobRecord | null> => {
   const job = await findJob(id);
   if (!job) return null;
-  const [measurements, settled, rounds, sheet] = await Promise.all([
+  const [measurements, settled, rounds, sheet, photos] = await Promise.all([
     listMeasurements(id),
     findBuild(id),
     listRounds(id),
     latestSheet(id),
+    listPhotos(id),
   ]);
-  const latest = latestFigures(measurements);
-  const figures: Figures = Object.fromEntries(Object.values(latest).map((m) => [m.name, m.value ?? m.typed]));
+  const taken = settleAll(measurements);
   const build = buildWheel(
-    figures,
+    taken,
     [job.machine, job.place === "other" ? "" : `${job.place} wheel`].filter(Boolean).join(", "),
   );
   const wheel = settled ? readWheel(settled.wheel) : build.wheel;
   const last = [...rounds].reverse().find((r) => r.readings.length > 0);
   const progress: Progress = {
     kind: job.kind,
-    taken: Object.keys(latest),
+    taken: Object.keys(taken),
     hasBuild: settled !== null,
     buildStale: settled !== null && !sameWheel({ ...settled.wheel, name: "" }, { ...build.input, name: "" }),
-    laced: wheel !== null && (latest["lace.last"]?.value ?? 0) >= wheel.rim.holes,
+    laced: wheel !== null && (taken["lace.last"]?.value ?? 0) >= wheel.rim.holes,
     rounds: rounds.length,
     trueEnough: last !== undefined && wheel !== null && insideTolerance(job, roundReadings(last, wheel.rim.holes)),
     signed: sheet !== null,
@@ -80,7 +84,8 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
   return {
     job,
     measurements,
-    latest,
+    taken,
+    photos,
     build,
     settled,
     wheel,

@@ -1,8 +1,8 @@
+import { FIGURES } from "@/core/figures/all-figures";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import { withSideNames } from "@/core/truing/explain";
-import { FIGURES } from "@/core/wheel/check-figure";
 import type { JobRecord } from "./job-record";
 import { type Round, roundReadings } from "./rounds";
 
@@ -18,13 +18,13 @@ const towards = (mm: number, names: { A: string; B: string }): string =>
 
 /** What the customer gets, from the record alone: first and last round, or figures as found. */
 export const jobSheet = (record: JobRecord, today: string): Sheet => {
-  const { job, latest, rounds, wheel } = record;
+  const { job, taken, rounds, wheel } = record;
   const names = { A: job.sideA, B: job.sideB };
   const holes = wheel?.rim.holes ?? 0;
   const readRounds = rounds.filter((r) => r.readings.length > 0);
   const first = readRounds[0];
   const last = readRounds.at(-1);
-  const figure = (name: string) => latest[name]?.value ?? null;
+  const figure = (name: string) => taken[name]?.value ?? null;
   const mm = (x: number | null) => (x === null ? "not read" : `${x.toFixed(2)} mm`);
   const tir = (round: Round | undefined, what: "lateral" | "radial") => {
     if (!round) return null;

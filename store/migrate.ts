@@ -1,7 +1,11 @@
 import type { Knex } from "knex";
 import * as firstHouse from "./migrations/first-house";
+import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 
-const migrations: Record<string, Knex.Migration> = { "001-first-house": firstHouse };
+const migrations: Record<string, Knex.Migration> = {
+  "001-first-house": firstHouse,
+  "002-measuring-and-photos": measuringAndPhotos,
+};
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */
 const source: Knex.MigrationSource<string> = {

@@ -3,15 +3,16 @@ import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/wheel-file";
 import { StaleCopy } from "@/store/stale-copy";
 
-/** No request of this application is near a megabyte. */
-const MOST_BYTES = 1024 * 1024;
+/** No document of this application is near a megabyte. */
+const MOST_MB = 1;
 
-/** Reads at most a megabyte and parses it; a longer body is refused before it is read. @throws BadInput */
-export const readBody = async <S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> => {
+/** Reads at most so many megabytes; a longer body is refused before it is read. @throws BadInput */
+export const readBytes = async (request: Request, mostMb: number, field = ""): Promise<Buffer> => {
+  const most = mostMb * 1024 * 1024;
   const tooMuch = (bytes: number) =>
-    new BadInput("", `${(bytes / 1048576).toFixed(0)} MB is too much; at most 1 MB is taken`);
+    new BadInput(field, `${(bytes / 1048576).toFixed(0)} MB is too much; at most ${mostMb} MB is taken`);
   const announced = Number(request.headers.get("content-length") ?? 0);
-  if (announced > MOST_BYTES) throw tooMuch(announced);
+  if (announced > most) throw tooMuch(announced);
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -19,15 +20,21 @@ export const readBody = async <S extends z.ZodType>(request: Request, schema: S)
     const { done, value } = await reader.read();
     if (done) break;
     size += value.length;
-    if (size > MOST_BYTES) {
+    if (size > most) {
       await reader.cancel();
       throw tooMuch(size);
     }
     chunks.push(value);
   }
+  return Buffer.concat(chunks);
+};
+
+/** Reads a JSON document and parses it. @throws BadInput */
+export const readBody = async <S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> => {
+  const bytes = await readBytes(request, MOST_MB);
   let document: unknown;
   try {
-    document = JSON.parse(Buffer.concat(chunks).toString("utf8"));
+    document = JSON.parse(bytes.toString("utf8"));
   } catch {
     throw new BadInput("", "this is not JSON; nothing was changed");
   }

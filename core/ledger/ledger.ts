@@ -1,3 +1,5 @@
+import type { LengthUnit } from "../units/lengths";
+
 /** One signed line of a sum: `+ 2 × bed 3.0 = +6.0`. */
 export interface Term {
   readonly label: string;
@@ -5,6 +7,11 @@ export interface Term {
   readonly times: number;
   /** mm as measured. */
   readonly value: number;
+  /** The figure it was measured as, so that a doubt can stand beside its line and a tap can take it again. */
+  readonly figure?: string;
+  /** As somebody wrote it, and in which unit that was taken. */
+  readonly typed?: string;
+  readonly unit?: LengthUnit;
   /** A preset nobody measured. */
   readonly assumed?: boolean;
 }

@@ -1,42 +1,89 @@
-import { type Ledger, ledger } from "../ledger/ledger";
+import type { FigureReader } from "../figures/reader";
+import { type Ledger, ledger, type Term } from "../ledger/ledger";
 
-/** What the outside-in method measures, mm. */
-export interface OutsideIn {
-  /** Over the rim's edges, across the wheel. */
-  readonly outsideDiameter: number;
-  /** From the outer edge down to the underside of the bed. */
-  readonly rimHeight: number;
-  /** Thickness of the bed at the nipple hole. */
-  readonly bedThickness: number;
-  /** Washer under the nipple head, 0 for none. */
-  readonly washer: number;
-  /** From the nipple's seat to the bottom of its slot. */
-  readonly headToSlot: number;
+/** The ways to come by an effective rim diameter. */
+export type ErdMethod = "rods" | "inside-out" | "outside-in" | "old-spokes" | "given" | "rule-of-thumb";
+
+/** One way's sum. */
+export interface ErdSum {
+  readonly method: ErdMethod;
+  /** Its total is the ERD, mm. */
+  readonly ledger: Ledger;
+  /** mm, one standard deviation of the total when every figure in it was taken with care. */
+  readonly sd: number;
 }
 
 /**
- * ERD from the outside in: down to the bed's underside, then back out over bed, washer and nipple head to the slot.
- * Everything that lifts the slot outward is added, twice, because there are two ends to a diameter.
- *
- * @returns the sum, mm; its total is the ERD
+ * mm, one standard deviation (common practice): across a rim with a long rule or big vernier; a rod made to length; a
+ * small part with a vernier, written down to a tenth.
  */
-export const erdOutsideIn = (rim: OutsideIn): Ledger =>
-  ledger("Effective rim diameter, outside in", [
-    { label: "outside diameter", times: 1, value: rim.outsideDiameter },
-    { label: "rim height", times: -2, value: rim.rimHeight },
-    { label: "bed thickness", times: 2, value: rim.bedThickness },
-    { label: "washer", times: 2, value: rim.washer },
-    { label: "nipple head to slot", times: 2, value: rim.headToSlot },
-  ]);
+export const ACROSS_SD = 0.3;
+const ROD_SD = 0.1;
+const VERNIER_SD = 0.06;
+
+const spread = (terms: readonly Term[]): number =>
+  Math.hypot(...terms.map((t) => t.times * (Math.abs(t.value) > 60 ? ACROSS_SD : VERNIER_SD)));
+
+const sum = (method: ErdMethod, title: string, terms: readonly Term[]): ErdSum => ({
+  method,
+  ledger: ledger(`Effective rim diameter, ${title}`, terms),
+  sd: spread(terms),
+});
 
 /**
- * ERD from the inside out.
- *
- * @param insideDiameter mm, across the underside of the bed
- * @param reach mm from the underside of the bed outward to the nipple's slot
+ * From the outside in: down to the bed's underside, then back out over bed, washer and nipple head to the slot.
+ * Everything that lifts the slot outward is added, twice, because there are two ends to a diameter.
  */
-export const erdInsideOut = (insideDiameter: number, reach: number): Ledger =>
-  ledger("Effective rim diameter, inside out", [
-    { label: "inside diameter", times: 1, value: insideDiameter },
-    { label: "nipple reach to slot", times: 2, value: reach },
+export const erdOutsideIn = (read: FigureReader): ErdSum =>
+  sum("outside-in", "outside in", [
+    read.term(1, "rim.outsideDiameter"),
+    read.term(-2, "rim.height"),
+    read.term(2, "rim.bedThickness"),
+    read.term(2, "rim.washer"),
+    read.term(2, "rim.headToSlot"),
   ]);
+
+/** From the inside out: across the underside of the bed, and at each end out to the slot of a nipple hung in its hole. */
+export const erdInsideOut = (read: FigureReader): ErdSum =>
+  sum("inside-out", "inside out", [read.term(1, "rim.insideDiameter"), read.term(2, "rim.reach")]);
+
+/** Two rods (or old spokes) of one length in opposite holes, and the gap between their ends. */
+export const erdRods = (read: FigureReader): ErdSum => ({
+  ...sum("rods", "two rods", [read.term(2, "rim.rod"), read.term(1, "rim.rodGap")]),
+  // The gap is read with the same long rule as a diameter.
+  sd: Math.hypot(2 * ROD_SD, ACROSS_SD),
+});
+
+/** Rule of thumb: 2 mm of nipple beyond the bed at each end. A rough check, never what lengths are worked out from. */
+export const erdRuleOfThumb = (read: FigureReader): ErdSum => ({
+  ...sum("rule-of-thumb", "rule of thumb", [
+    read.term(1, "rim.insideDiameter"),
+    { label: "2 mm of nipple at each end", times: 2, value: 2 },
+  ]),
+  sd: 4,
+});
+
+const OUTSIDE_IN = ["rim.outsideDiameter", "rim.height"];
+
+/**
+ * Every way that was measured. `oldSpokes` is the ERD worked back from old spokes, if there were any.
+ *
+ * @returns the surest first: rods touch the very points that are meant; the outside-in sum has most places to slip
+ */
+export const erdSums = (read: FigureReader, oldSpokes: ErdSum | null): ErdSum[] => [
+  ...(read.hasAll(["rim.rod", "rim.rodGap"]) ? [erdRods(read)] : []),
+  ...(read.hasAll(["rim.insideDiameter", "rim.reach"]) ? [erdInsideOut(read)] : []),
+  ...(OUTSIDE_IN.every(read.has) ? [erdOutsideIn(read)] : []),
+  ...(oldSpokes ? [oldSpokes] : []),
+  ...(read.has("rim.erdGiven")
+    ? [{ ...sum("given", "own sum", [read.term(1, "rim.erdGiven", "own sum or maker's figure")]), sd: 0.5 }]
+    : []),
+  ...(read.has("rim.insideDiameter") && !read.has("rim.reach") ? [erdRuleOfThumb(read)] : []),
+];
+
+/** The sum the lengths are worked out from: the one chosen, else the surest that was measured, else presets outside in. */
+export const countingErd = (read: FigureReader, sums: readonly ErdSum[]): ErdSum => {
+  const chosen = sums.find((s) => s.method === read.figures["rim.erdMethod"]);
+  const surest = sums.find((s) => s.method !== "rule-of-thumb");
+  return chosen ?? surest ?? erdOutsideIn(read);
+};

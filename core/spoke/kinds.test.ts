@@ -1,9 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { readFigures } from "@/core/figures/reader";
 import { flangeToCentre } from "@/core/hub/flange";
+import { holeCircleSums } from "@/core/hub/hole-circle";
 import { placeSpokes, pointAt } from "@/core/lacing/placement";
-import { offsetFromFlip, offsetFromGaps, offsetFromStraightEdge } from "@/core/offset/offset-methods";
-import { erdInsideOut, erdOutsideIn } from "@/core/rim/effective-rim-diameter";
+import { offsetFromFrame, offsetSums, wantedOffset } from "@/core/offset/offset-methods";
+import { erdInsideOut, erdOutsideIn, erdRods, erdRuleOfThumb } from "@/core/rim/effective-rim-diameter";
 import { SWG_MM } from "@/core/spoke/gauge";
 import { spokeKinds } from "@/core/spoke/kinds";
 import { sideTensions } from "@/core/tension/balance";
@@ -26,21 +28,67 @@ const wheel32 = (over: Partial<WheelInput> = {}): WheelInput => ({
 
 describe("check values of the trade (common practice)", () => {
   test("ERD outside in: 632 − 2·20 + 2·3 + 2·0.5 + 2·2.5 = 604, washers taken off make 602", () => {
-    const rim = { outsideDiameter: 632, rimHeight: 20, bedThickness: 3, washer: 0.5, headToSlot: 2.5 };
-    expect(erdOutsideIn(rim).total).toBe(604);
-    expect(erdOutsideIn({ ...rim, washer: -0.5 }).total).toBe(602);
-    expect(erdOutsideIn(rim).terms.map((t) => t.times * t.value)).toEqual([632, -40, 6, 1, 5]);
-    expect(erdInsideOut(600, 3.5).total).toBe(607);
-    expect(erdInsideOut(600, 2).total).toBe(604);
+    const rim = {
+      "rim.outsideDiameter": 632,
+      "rim.height": 20,
+      "rim.bedThickness": 3,
+      "rim.washer": 0.5,
+      "rim.headToSlot": 2.5,
+    };
+    const { ledger } = erdOutsideIn(readFigures(rim));
+    expect(ledger.total).toBe(604);
+    expect(ledger.terms.map((t) => t.times * t.value)).toEqual([632, -40, 6, 1, 5]);
+    expect(erdOutsideIn(readFigures({ ...rim, "rim.washer": -0.5 })).ledger.total).toBe(602);
+  });
+  test("ERD inside out: nipple 3.5 is + 7, nipple 2 is + 4, the rule of thumb; two rods and the gap", () => {
+    const inside = { "rim.insideDiameter": 600 };
+    expect(erdInsideOut(readFigures({ ...inside, "rim.reach": 3.5 })).ledger.total).toBe(607);
+    expect(erdInsideOut(readFigures({ ...inside, "rim.reach": 2 })).ledger.total).toBe(604);
+    expect(erdRuleOfThumb(readFigures(inside)).ledger.total).toBe(604);
+    expect(erdRods(readFigures({ "rim.rod": 280, "rim.rodGap": 44 })).ledger.total).toBe(604);
   });
   test("hub: 197 wide is 98.5 to the middle; 100 with flanges 15 and 13 in is 35 and 37", () => {
-    expect(flangeToCentre(197, 0).total).toBe(98.5);
-    expect([flangeToCentre(100, 15).total, flangeToCentre(100, 13).total]).toEqual([35, 37]);
+    const centre = (side: "A" | "B", figures: Record<string, number>) =>
+      flangeToCentre(readFigures(figures), side).total;
+    expect(centre("A", { "hub.width": 197, "hub.A.fromFace": 0 })).toBe(98.5);
+    const hub = { "hub.width": 100, "hub.A.fromFace": 15, "hub.B.fromFace": 13 };
+    expect([centre("A", hub), centre("B", hub)]).toEqual([35, 37]);
+  });
+  test("hole circle: near edges and a hole, or any chord of a drawn circle, come to the same", () => {
+    const figures = (span: number) => {
+      const at = (k: number) => [Math.cos((2 * Math.PI * k) / 18) * 76, Math.sin((2 * Math.PI * k) / 18) * 76];
+      const [p, q] = [at(0), at(span)];
+      return {
+        "hub.A.holeEdges": 148,
+        "hub.A.holeDiameter": 4,
+        "hub.A.chord": Math.hypot(p[0] - q[0], p[1] - q[1]),
+        "hub.A.chordSpan": span,
+      };
+    };
+    for (const span of [1, 4, 9, 13])
+      for (const sum of holeCircleSums(readFigures(figures(span)), "A", 18)) expect(sum.total).toBeCloseTo(152, 9);
   });
   test("offset: a 4 mm flip is 2 out, the rim stands towards the smaller gap, a 1 inch drop is 25.4", () => {
-    expect(offsetFromFlip(4)).toBe(2);
-    expect(offsetFromGaps(10, 14)).toBe(2);
-    expect(offsetFromStraightEdge([toMm(1, "inch")], 50, 50.4)).toBeCloseTo(0, 12);
+    const none = { A: { title: "", terms: [], total: 46 }, B: { title: "", terms: [], total: 40 } };
+    const found = (figures: Record<string, number | string>) => offsetSums(readFigures(figures), none)[0].total;
+    expect(found({ "offset.flipGap": 4 })).toBe(2);
+    expect(offsetFromFrame(readFigures({ "offset.frameA": 10, "offset.frameB": 14 }))?.total).toBe(2);
+    // Half the hub 68.4, face 18 to the drum's edge: 50.4 out; down an inch and half a 50 mm rim: 0.
+    const edge = {
+      "hub.width": 136.8,
+      "offset.edgeFromFace": 18,
+      "offset.edgeDepth": toMm(1, "inch"),
+      "rim.width": 50,
+    };
+    expect(found({ ...edge, "offset.edgeSide": "A" })).toBeCloseTo(0, 12);
+    expect(found({ ...edge, "offset.edgeSide": "A", "offset.edgeDepth": 20.4 })).toBeCloseTo(5, 12);
+    expect(found({ ...edge, "offset.edgeSide": "B", "offset.edgeDepth": 20.4 })).toBeCloseTo(-5, 12);
+    // Flanges 46 and 40 out, strings over a 50 mm rim 2 mm towards A stand 19 inside the one and 17 inside the other.
+    expect(found({ "offset.stringA": 25 + 2 - 46, "offset.stringB": 25 - 2 - 40 })).toBe(2);
+    expect(wantedOffset(readFigures({ "offset.wantedFrom": "flanges" }), null, none).total).toBe(3);
+    // As found 5 towards A of the hub, and 2 towards A of the frame's middle: it must stand at 3.
+    const frame = { "offset.found": 5, "offset.frameA": 10, "offset.frameB": 14, "offset.wantedFrom": "frame" };
+    expect(wantedOffset(readFigures(frame), { title: "", terms: [], total: 5 }, none).total).toBe(3);
   });
   test("lengths: 604, hole circle 60, hole 2.5, 3 cross: 46 gives 294.2, 56.5 gives 296.0", () => {
     const { kinds } = spokeKinds(readWheel(wheel32()));

@@ -3,9 +3,10 @@ import { describe, expect, test } from "vitest";
 import { lacingSteps } from "@/core/lacing/steps";
 import { sectionStiffness } from "@/core/rim/section";
 import { trialWheel } from "@/core/truing/trial.test.rig";
-import { buildWheel } from "./build";
-import { checkFigure, FIGURES } from "./check-figure";
-import { PRESETS } from "./figures";
+import { FIGURES } from "../figures/all-figures";
+import { checkFigure } from "../figures/check-figure";
+import { presets } from "../figures/presets";
+import { buildFromFigures as buildWheel } from "./build";
 import { type Progress, stageStates } from "./stages";
 import { mostCrosses, readWheel } from "./wheel-file";
 
@@ -13,7 +14,7 @@ describe("a wheel from figures", () => {
   test("with nothing measured every preset stands in, marked, and makes a wheel that can be laced", () => {
     const built = buildWheel({}, "new");
     expect(built.wheel).not.toBeNull();
-    expect(new Set(built.assumed)).toEqual(new Set(Object.keys(PRESETS)));
+    expect(new Set(built.assumed)).toEqual(new Set(Object.keys(presets({}))));
     expect(built.erd.terms.every((t) => t.assumed)).toBe(true);
   });
   test("a measured figure is no longer assumed and is carried into the wheel", () => {

@@ -1,12 +1,17 @@
+import { type Doubt, doubts } from "../cross-checks/doubts";
+import { compareOldSpokes, erdFromOldSpokes, type OldSpoke, type SpokeComparison } from "../cross-checks/old-spokes";
+import type { Figures } from "../figures/presets";
+import { type FigureReader, readFigures } from "../figures/reader";
+import { clockingDeg } from "../hub/clocking";
 import { flangeToCentre } from "../hub/flange";
-import type { Ledger } from "../ledger/ledger";
-import { erdOutsideIn } from "../rim/effective-rim-diameter";
+import { holeCircle } from "../hub/hole-circle";
+import { type Ledger, ledger } from "../ledger/ledger";
+import type { Taken } from "../measurement/taken";
+import { foundOffset, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
+import { countingErd, type ErdMethod, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
+import { type FlatPlate, flatPlate } from "../rim/flat-plate";
 import { BadInput } from "./bad-input";
-import { PRESETS } from "./figures";
-import { readWheel, type Wheel, type WheelInput } from "./wheel-file";
-
-/** The newest figure of each name: mm, N or a count, or the word chosen. */
-export type Figures = Readonly<Record<string, number | string | undefined>>;
+import { readWheel, type Side, type Wheel, type WheelInput } from "./wheel-file";
 
 /** A wheel made from what was measured, with how every derived number came about. */
 export interface WheelBuild {
@@ -17,7 +22,17 @@ export interface WheelBuild {
   /** Names of figures that were not taken. */
   readonly assumed: readonly string[];
   readonly erd: Ledger;
+  readonly erdMethod: ErdMethod;
+  /** Every way the ERD was measured, the surest first. */
+  readonly erdSums: readonly ErdSum[];
   readonly toCentre: { readonly A: Ledger; readonly B: Ledger };
+  readonly holeCircle: { readonly A: Ledger; readonly B: Ledger };
+  readonly offsetSums: readonly Ledger[];
+  readonly offsetFound: Ledger | null;
+  readonly offsetWanted: Ledger;
+  readonly oldSpokes: readonly SpokeComparison[];
+  readonly plate: FlatPlate | null;
+  readonly doubts: readonly Doubt[];
 }
 
 /** Where a wheel file's path was measured. */
@@ -29,64 +44,167 @@ const FIGURE_OF_PATH: readonly (readonly [RegExp, string])[] = [
   [/^offset/, "offset.wanted"],
 ];
 
-/** Puts a wheel together from figures; presets stand in for what was not taken. */
-export const buildWheel = (figures: Figures, name: string): WheelBuild => {
-  const assumed: string[] = [];
-  const raw = (key: string): number | string => {
-    const taken = figures[key];
-    if (taken !== undefined) return taken;
-    assumed.push(key);
-    return PRESETS[key];
+const flangeOf = (read: FigureReader, side: Side, toCentre: number, circle: number, holes: number) => {
+  const flange = {
+    holes,
+    holeCircle: circle,
+    toCentre,
+    holeDiameter: read.number(`hub.${side}.holeDiameter`),
+    ...(read.has(`hub.${side}.thickness`) ? { thickness: read.number(`hub.${side}.thickness`) } : {}),
+    ...(read.has(`hub.${side}.bore`) ? { boreDeg: read.number(`hub.${side}.bore`) } : {}),
   };
-  const number = (key: string): number => Number(raw(key));
-  const isAssumed = (key: string) => figures[key] === undefined;
-  const mark = (ledger: Ledger, keys: readonly string[]): Ledger => ({
-    ...ledger,
-    terms: ledger.terms.map((t, i) => (isAssumed(keys[i]) ? { ...t, assumed: true } : t)),
-  });
-  const holes = number("rim.holes");
-  const rimKeys = ["rim.outsideDiameter", "rim.height", "rim.bedThickness", "rim.washer", "rim.headToSlot"];
-  const [outsideDiameter, rimHeight, bedThickness, washer, headToSlot] = rimKeys.map(number);
-  const erd = mark(erdOutsideIn({ outsideDiameter, rimHeight, bedThickness, washer, headToSlot }), rimKeys);
-  const width = number("hub.width");
-  const centre = (side: "A" | "B") =>
-    mark(flangeToCentre(width, number(`hub.${side}.fromFace`)), ["hub.width", `hub.${side}.fromFace`]);
-  const toCentre = { A: centre("A"), B: centre("B") };
-  const flange = (side: "A" | "B") => ({
-    holes: holes / 2,
-    holeCircle: number(`hub.${side}.holeCircle`),
-    toCentre: toCentre[side].total,
-    holeDiameter: number(`hub.${side}.holeDiameter`),
-  });
-  const input: WheelInput = {
+  if (read.word("hub.rows") !== "two") return flange;
+  const own = (name: string, standIn: number) => (read.has(name) ? read.number(name) : standIn);
+  return {
+    ...flange,
+    rows: {
+      inner: { holeCircle: circle, toCentre },
+      outer: {
+        holeCircle: own(`hub.${side}.outerCircle`, circle),
+        toCentre: toCentre + own(`hub.${side}.rowStep`, 0),
+      },
+    },
+  };
+};
+
+/** Old spokes as long as they would be if they had ended at the bottom of the slot. */
+const samplesOf = (read: FigureReader): OldSpoke[] =>
+  (["A", "B"] as const).flatMap((flange) =>
+    (["out", "in"] as const).flatMap((head) => {
+      const name = `sample.${flange}.${head}`;
+      const past = read.has("sample.pastSlot") ? read.number("sample.pastSlot") : 0;
+      return read.has(name) ? [{ flange, head, length: read.number(name) - past }] : [];
+    }),
+  );
+
+/** The gap at each hole as taken on the plate. */
+const plateOf = (taken: Taken | undefined, holes: number): FlatPlate | null =>
+  taken
+    ? flatPlate([...Array(holes).keys()].map((i) => taken.places.find((p) => p.place === i + 1)?.value ?? null))
+    : null;
+
+const tryWheel = (input: WheelInput): Wheel | BadInput => {
+  try {
+    return readWheel(input);
+  } catch (error) {
+    if (error instanceof BadInput) return error;
+    throw error;
+  }
+};
+
+/** The figures that count, by name. */
+export const figuresOf = (taken: Readonly<Record<string, Taken>>): Figures =>
+  Object.fromEntries(Object.entries(taken).map(([name, t]) => [name, t.value ?? t.typed]));
+
+/** Puts a wheel together from what was taken; presets stand in for what was not. */
+export const buildWheel = (taken: Readonly<Record<string, Taken>>, name: string): WheelBuild =>
+  buildFromFigures(figuresOf(taken), name, taken);
+
+export const buildFromFigures = (
+  figures: Figures,
+  name: string,
+  taken: Readonly<Record<string, Taken>> = {},
+): WheelBuild => {
+  const read = readFigures(figures, taken);
+  // Ways that are only compared must not count their presets among what the wheel rests on.
+  const aside = readFigures(figures, taken);
+  const holes = read.number("rim.holes");
+  const toCentre = { A: flangeToCentre(read, "A"), B: flangeToCentre(read, "B") };
+  const circle = { A: holeCircle(read, "A", holes / 2), B: holeCircle(read, "B", holes / 2) };
+  const ways = offsetSums(aside, toCentre);
+  const found = foundOffset(aside, ways);
+  const wanted = wantedOffset(read, found, toCentre);
+  const inputWith = (erd: number, offset: number): WheelInput => ({
     format: "tall-compass/wheel",
     version: 1,
     name,
-    rotation: raw("rotation") as "clockwise",
+    rotation: read.word("rotation") as "clockwise",
     rim: {
       holes,
-      erd: erd.total,
-      firstHole: raw("rim.firstHole") as "A",
-      holeOffset: number("rim.holeOffset"),
-      section: raw("rim.section") as "steel",
-      width: number("rim.width"),
+      erd,
+      firstHole: read.word("rim.firstHole") as "A",
+      holeOffset: read.number("rim.holeOffset"),
+      section: read.word("rim.section") as "steel",
+      width: read.number("rim.width"),
     },
-    hub: { seat: raw("hub.seat") as "bent", A: flange("A"), B: flange("B") },
-    offset: number("offset.wanted"),
+    hub: {
+      seat: read.word("hub.seat") as "bent",
+      A: flangeOf(read, "A", toCentre.A.total, circle.A.total, holes / 2),
+      B: flangeOf(read, "B", toCentre.B.total, circle.B.total, holes / 2),
+      clockingDeg: clockingDeg(read, circle.B.total),
+    },
+    offset,
     lacing: {
-      A: { cross: number("lacing.A.cross") },
-      B: { cross: number("lacing.B.cross") },
-      trailingHeads: raw("lacing.trailingHeads") as "out",
-      firstLean: raw("lacing.firstLean") as "trailing",
+      A: { cross: read.number("lacing.A.cross") },
+      B: { cross: read.number("lacing.B.cross") },
+      trailingHeads: read.word("lacing.trailingHeads") as "out",
+      firstLean: read.word("lacing.firstLean") as "trailing",
+      ...(read.has("lacing.overUnder") ? { interlaced: read.word("lacing.overUnder") === "laced" } : {}),
     },
-    spoke: { diameter: number("spoke.diameter"), threadPitch: number("spoke.threadPitch"), share: null },
-    tension: { target: number("tension.target") },
+    spoke: { diameter: read.number("spoke.diameter"), threadPitch: read.number("spoke.threadPitch"), share: null },
+    tension: { target: read.number("tension.target") },
+  });
+  const samples = samplesOf(aside);
+  const fromOld = oldSpokesSum(read, samples, (erd) => tryWheel(inputWith(erd, found?.total ?? wanted.total)));
+  const sums = erdSums(aside, fromOld);
+  const counting = countingErd(aside, sums);
+  const presetTerms = counting.ledger.terms.flatMap((t) => (t.assumed && t.figure ? [t.figure] : []));
+  const input = inputWith(counting.ledger.total, wanted.total);
+  const made = tryWheel(input);
+  const wheel = made instanceof BadInput ? null : made;
+  const asFound = wheel && found ? tryWheel({ ...input, offset: found.total }) : wheel;
+  const old = asFound instanceof BadInput ? null : asFound;
+  return {
+    input,
+    wheel,
+    problem:
+      made instanceof BadInput
+        ? {
+            name: FIGURE_OF_PATH.find(([path]) => path.test(made.path))?.[1] ?? made.path,
+            message: made.message,
+          }
+        : null,
+    assumed: [...presetTerms, ...read.assumed],
+    erd: counting.ledger,
+    erdMethod: counting.method,
+    erdSums: sums,
+    toCentre,
+    holeCircle: circle,
+    offsetSums: [...ways, ...[offsetFromFrame(aside)].flatMap((l) => (l ? [l] : []))],
+    offsetFound: found,
+    offsetWanted: wanted,
+    oldSpokes: old ? compareOldSpokes(old, samples) : [],
+    plate: plateOf(taken["rim.plate"], holes),
+    doubts: doubts({
+      read: aside,
+      taken,
+      erdSums: sums,
+      erd: counting.ledger,
+      toCentre,
+      offsetSums: ways,
+      found,
+      asFound: old,
+      samples,
+    }),
   };
-  try {
-    return { input, wheel: readWheel(input), problem: null, assumed, erd, toCentre };
-  } catch (error) {
-    if (!(error instanceof BadInput)) throw error;
-    const name = FIGURE_OF_PATH.find(([path]) => path.test(error.path))?.[1] ?? error.path;
-    return { input, wheel: null, problem: { name, message: error.message }, assumed, erd, toCentre };
-  }
+};
+
+/** ERD back from old spokes, as a sum of its own; null without samples. */
+const oldSpokesSum = (
+  read: FigureReader,
+  samples: readonly OldSpoke[],
+  wheelAt: (erd: number) => Wheel | BadInput,
+): ErdSum | null => {
+  if (samples.length === 0) return null;
+  // Its own sum needs an ERD only to start from; the stamped size or the outside-in presets are near enough.
+  const start = wheelAt(erdOutsideIn(readFigures(read.figures)).ledger.total);
+  const erd = start instanceof BadInput ? null : erdFromOldSpokes(start, samples);
+  if (erd === null) return null;
+  return {
+    method: "old-spokes",
+    ledger: ledger("Effective rim diameter, back from old spokes", [
+      { label: `from ${samples.length} old spoke${samples.length > 1 ? "s" : ""}`, times: 1, value: erd },
+    ]),
+    sd: 0.8,
+  };
 };

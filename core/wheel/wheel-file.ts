@@ -34,6 +34,8 @@ const flange = z.object({
   holeCircle: between(10, 600, "a hole circle in mm, centre to centre"),
   toCentre: between(-150, 150, "the flange's distance from the hub's middle in mm"),
   holeDiameter: between(1, 12, "a spoke hole diameter in mm"),
+  thickness: between(0.5, 30, "a flange thickness in mm").optional(),
+  boreDeg: between(0, 180, "the angle in degrees between a straight spoke's bore and the radius").optional(),
   rows: z.object({ inner: flangeRow, outer: flangeRow }).optional(),
 });
 

@@ -1,75 +1,143 @@
 "use client";
+import { useState } from "react";
+import type { Doubt } from "@/core/cross-checks/doubts";
+import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { CAUTIONS } from "@/core/sheet/sheet";
-import { withSideNames } from "@/core/truing/explain";
-import { FIGURES } from "@/core/wheel/check-figure";
-import { BOOK_IN_FIGURES } from "@/core/wheel/figures";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { FiguresBench, FigureTag, type ParticularAsked, type TakenFigure } from "../parts/figures-bench";
+import { FigureList, FigureTag } from "../parts/figure-list";
+import { type BenchRecord, FiguresBench, type ParticularAsked } from "../parts/figures-bench";
+import { Groups } from "../parts/groups";
 import { WheelPlan } from "../parts/wheel-plan";
+import { ConditionLines, ConditionMarks } from "./condition-marks";
+import { Photos } from "./photos";
+import { StripDown } from "./strip-down";
 
-interface BookInProps {
-  readonly jobId: string;
-  readonly version: number;
-  readonly names: { readonly A: string; readonly B: string };
+interface BookInProps extends BenchRecord {
   readonly particulars: readonly ParticularAsked[];
-  readonly taken: Readonly<Record<string, TakenFigure>>;
-  readonly earlier: Readonly<Record<string, readonly TakenFigure[]>>;
   readonly wheel: Wheel | null;
   readonly spokes: readonly PlacedSpoke[];
+  readonly doubts: readonly Doubt[];
+  readonly photos: readonly {
+    readonly id: string;
+    readonly caption: string;
+    readonly width: number;
+    readonly height: number;
+  }[];
 }
 
-const LOST = ["offset.found", "rim.firstHole", "lacing.firstLean", "lacing.trailingHeads", "rotation"];
+const LOST = [...LOST_FIGURES, ...SAMPLE_FIGURES].map((f) => f.name);
+/** What the counter asks, in under a minute; the rest can follow. */
+const COUNTER = ["customer", "telephone", "wanted", "promised"];
+const GROUPS = [
+  { key: "counter", label: "Counter" },
+  { key: "before", label: "Before the key" },
+  { key: "wheel", label: "Wheel" },
+  { key: "photos", label: "Photos" },
+] as const;
+type Group = (typeof GROUPS)[number]["key"];
 
-/** The wheel as it stands, and all that will be lost once a key is put to it. */
+/** The wheel as it stands: who brought it, what will be lost once a key is put to it, how each part is. */
 export const BookIn = (props: BookInProps) => {
-  const { wheel, spokes, names, particulars } = props;
-  const names_ = BOOK_IN_FIGURES.map((f) => f.name);
+  const { wheel, spokes, names, particulars, photos, jobId, taken } = props;
+  const atCounter = particulars.some((p) => p.key === "customer" && !p.value);
+  const [group, setGroup] = useState<Group>(atCounter ? "counter" : "before");
+  const counter = particulars.filter((p) => COUNTER.includes(p.key));
+  const rest = particulars.filter((p) => !COUNTER.includes(p.key));
+  const scrap = CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap");
+  const figures = { counter: [], before: LOST, wheel: KIND_FIGURES.map((f) => f.name), photos: [] }[group];
   return (
     <FiguresBench
       {...props}
-      figures={names_}
+      figures={figures}
+      particulars={group === "counter" ? counter : group === "wheel" ? rest : []}
       ledgers={[]}
+      doubts={props.doubts.filter((d) => LOST.includes(d.figure))}
       problem={null}
       presets={{}}
       cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
-      notes={[
-        "Replace the bearings while the hub is apart; the spacer between them goes back in.",
-        "Offset and run-out as found cannot be measured again once the wheel is stripped.",
-      ]}
-      drawing={({ active, label, onTap }) => (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,6fr)] portrait:grid-cols-1 portrait:grid-rows-[2fr_3fr]">
-          <div className="min-h-0 p-2">
-            {wheel && (
-              <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
+      notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
+      drawing={(tap) => (
+        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr]">
+          <div className="flex min-h-0 flex-col p-2">
+            <ConditionMarks row="above" tap={tap} />
+            <div className="relative min-h-0 flex-1">
+              {wheel && (
+                <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
+              )}
+              <ConditionLines />
+            </div>
+            <ConditionMarks row="below" tap={tap} />
+            {scrap.length > 0 && (
+              <p role="alert" className="bg-stop p-2 text-center text-lg text-paper">
+                {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
+              </p>
             )}
           </div>
-          <div className="min-h-0 overflow-y-auto border-l border-grid">
-            <h2 className="px-3 pt-2 text-xl font-bold">Before a key goes on</h2>
-            {names_.map((name) => (
-              <FigureTag
-                key={name}
-                label={`${LOST.includes(name) && label(name) === "not yet" ? "◆ " : ""}${withSideNames(FIGURES[name].label, names)}`}
-                value={label(name)}
-                open={label(name) === "not yet"}
-                active={active === name}
-                onTap={() => onTap(name)}
-              />
-            ))}
-            <h2 className="px-3 pt-4 text-xl font-bold">The tag</h2>
-            {particulars.map((p) => (
-              <FigureTag
-                key={p.key}
-                label={p.label}
-                value={p.choices?.find((c) => c.value === p.value)?.label ?? (p.value || "not yet")}
-                open={!p.value}
-                active={active === p.key}
-                onTap={() => onTap(p.key)}
-              />
-            ))}
+          <div className="flex min-h-0 flex-col border-l border-grid portrait:border-t portrait:border-l-0">
+            <Groups
+              groups={GROUPS}
+              current={group}
+              pages
+              onChange={(to) => {
+                tap.close();
+                setGroup(to);
+              }}
+            />
+            <div className="min-h-0 flex-1 overflow-y-auto">
+              {group === "counter" && (
+                <>
+                  {counter.map((p) => (
+                    <Particular key={p.key} particular={p} tap={tap} />
+                  ))}
+                  <div className="flex flex-wrap gap-2 p-3">
+                    <a
+                      href={`/api/jobs/${jobId}/label`}
+                      target="_blank"
+                      rel="noreferrer"
+                      className="inline-flex min-h-14 items-center border-2 border-ink px-4 text-lg"
+                    >
+                      print the label to tie on
+                    </a>
+                  </div>
+                  <Photos jobId={jobId} photos={photos} />
+                </>
+              )}
+              {group === "before" && (
+                <>
+                  <FigureList figures={LOST} names={names} tap={tap} loud={LOST} />
+                  <StripDown tap={tap} />
+                </>
+              )}
+              {group === "wheel" && (
+                <>
+                  <FigureList figures={figures} names={names} tap={tap} />
+                  {rest.map((p) => (
+                    <Particular key={p.key} particular={p} tap={tap} />
+                  ))}
+                </>
+              )}
+              {group === "photos" && <Photos jobId={jobId} photos={photos} />}
+            </div>
           </div>
         </div>
       )}
     />
   );
 };
+
+const Particular = ({
+  particular: p,
+  tap,
+}: {
+  particular: ParticularAsked;
+  tap: { readonly active: string | null; readonly onTap: (name: string) => void };
+}) => (
+  <FigureTag
+    label={p.label}
+    value={p.choices?.find((c) => c.value === p.value)?.label ?? (p.value || "not yet")}
+    open={!p.value}
+    active={tap.active === p.key}
+    onTap={() => tap.onTap(p.key)}
+  />
+);

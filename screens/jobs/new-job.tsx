@@ -1,25 +1,59 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { FIGURES } from "@/core/figures/all-figures";
 import { send } from "../parts/outbox";
 
 const KINDS = [
-  { kind: "rebuild", label: "Rebuild", first: "book-in" },
-  { kind: "broken-spoke", label: "Broken spoke", first: "book-in" },
-  { kind: "true-only", label: "True only", first: "true" },
-  { kind: "check-only", label: "Check only", first: "true" },
+  { kind: "rebuild", label: "Rebuild" },
+  { kind: "broken-spoke", label: "Broken spoke" },
+  { kind: "true-only", label: "True only" },
+  { kind: "check-only", label: "Check only" },
 ] as const;
+type Kind = (typeof KINDS)[number]["kind"];
 
-/** A new wheel: its kind is chosen first, the rest where it belongs. */
+/** A customer is waiting: three things are told at once, the rest stands in as assumed. */
+const AT_ONCE = [
+  { name: "rim.holes", asks: "Holes:", choices: ["28", "32", "36", "40", "48"].map((v) => ({ value: v, label: v })) },
+  {
+    name: "rim.size",
+    asks: "Rim, inches:",
+    choices: ["16", "17", "18", "19", "20", "21"].map((v) => ({ value: v, label: v })),
+  },
+  { name: "hub.kind", asks: "Hub:", choices: FIGURES["hub.kind"].choices ?? [] },
+];
+
+/** Where the work begins once the kind of job is known. */
+const firstPlace = (kind: Kind): string =>
+  ({ rebuild: "book-in", "broken-spoke": "lace", "true-only": "true?read=now", "check-only": "true?read=now" })[kind];
+
+/** A new wheel: its kind is chosen first; with a customer waiting three taps lead to the first reading. */
 export const NewJob = () => {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
-  const start = async (kind: string, first: string) => {
+  const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
+  const [step, setStep] = useState(0);
+  const start = async (kind: Kind) => {
     const id = crypto.randomUUID();
     const sent = await send("/api/jobs", { id, kind });
-    if (sent.ok) router.push(`/jobs/${id}/${first}`);
-    else setMessage(sent.message);
+    if (!sent.ok) return setMessage(sent.message);
+    setMessage(null);
+    if (kind === "rebuild") return router.push(`/jobs/${id}/book-in`);
+    setJob({ id, kind });
+    setStep(0);
   };
+  const go = () => job && router.push(`/jobs/${job.id}/${firstPlace(job.kind)}`);
+  const tell = async (name: string, typed: string) => {
+    if (!job) return;
+    const sent = await send(`/api/jobs/${job.id}/measurements`, { id: crypto.randomUUID(), name, typed, unit: "mm" });
+    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    if (step + 1 < AT_ONCE.length) setStep(step + 1);
+    else go();
+  };
+  const asked = job ? AT_ONCE[step] : null;
+  const keys = asked
+    ? asked.choices.map((c) => ({ label: c.label, onTap: () => void tell(asked.name, c.value) }))
+    : KINDS.map((k) => ({ label: k.label, onTap: () => void start(k.kind) }));
   return (
     <section aria-label="a new wheel" className="shrink-0 border-t-2 border-ink">
       {message && (
@@ -28,17 +62,28 @@ export const NewJob = () => {
         </p>
       )}
       <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap">
-        <span className="flex items-center px-4 text-xl font-bold portrait:w-full">A new wheel:</span>
-        {KINDS.map((k) => (
+        <span className="flex items-center px-4 text-xl font-bold portrait:w-full">
+          {asked?.asks ?? "A new wheel:"}
+        </span>
+        {keys.map((k) => (
           <button
-            key={k.kind}
+            key={k.label}
             type="button"
-            onClick={() => start(k.kind, k.first)}
+            onClick={k.onTap}
             className="flex-1 border-l border-rule text-2xl outline-offset-[-6px]"
           >
             {k.label}
           </button>
         ))}
+        {asked && (
+          <button
+            type="button"
+            onClick={() => (step + 1 < AT_ONCE.length ? setStep(step + 1) : go())}
+            className="flex-1 border-l border-rule text-xl outline-offset-[-6px]"
+          >
+            not sure
+          </button>
+        )}
       </div>
     </section>
   );

@@ -1,22 +1,21 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import type { Doubt as DoubtSaid } from "@/core/cross-checks/doubts";
+import { FIGURES } from "@/core/figures/all-figures";
+import type { Figure } from "@/core/figures/figure";
+import { toolsFor } from "@/core/figures/tools";
 import type { Ledger } from "@/core/ledger/ledger";
+import type { Entry, Taken } from "@/core/measurement/taken";
 import { withSideNames } from "@/core/truing/explain";
-import type { LengthUnit } from "@/core/units/lengths";
-import { fromMm } from "@/core/units/lengths";
-import { checkFigure, FIGURES } from "@/core/wheel/check-figure";
-import type { Figure } from "@/core/wheel/figures";
-import { EntryBar } from "./entry-bar";
+import { showLength } from "@/core/units/show-length";
+import { EntryBar, type TakeKey } from "./entry-bar";
+import { FigureHistory } from "./figure-history";
+import { GaugePicture } from "./gauge-picture";
+import { UNITS, useUnit, useWho } from "./kept-choice";
 import { Caution, Doubt, LedgerPanel, LedgerSum } from "./ledger-panel";
 import { send } from "./outbox";
-
-/** A figure as last taken. */
-export interface TakenFigure {
-  readonly typed: string;
-  readonly unit: string;
-  readonly value: number | null;
-}
+import { useTaking } from "./use-taking";
 
 /** A line about the job itself, not the wheel: customer, promised day. */
 export interface ParticularAsked {
@@ -26,98 +25,87 @@ export interface ParticularAsked {
   readonly kind: "text" | "date";
   readonly value: string;
   readonly choices?: readonly { readonly value: string; readonly label: string }[];
+  readonly offered?: readonly string[];
 }
 
-interface FiguresBenchProps {
+/** What the work's drawing is given to be tapped with. */
+export interface Tap {
+  readonly active: string | null;
+  /** The figure as it stands, in words. */
+  readonly label: (name: string) => string;
+  readonly onTap: (name: string, place?: number) => void;
+  /** Puts a choice down at once, without the entry bar. */
+  readonly put: (name: string, value: string) => void;
+  readonly doubted: (name: string) => boolean;
+  /** Puts the entry bar away. */
+  readonly close: () => void;
+}
+
+/** What a bench knows of the record. */
+export interface BenchRecord {
   readonly jobId: string;
   readonly version: number;
   readonly names: { readonly A: string; readonly B: string };
+  readonly taken: Readonly<Record<string, Taken>>;
+  readonly entries: Readonly<Record<string, readonly Entry[]>>;
+}
+
+interface FiguresBenchProps extends BenchRecord {
+  /** In the order they are asked. */
   readonly figures: readonly string[];
   readonly particulars?: readonly ParticularAsked[];
-  readonly taken: Readonly<Record<string, TakenFigure>>;
-  readonly earlier: Readonly<Record<string, readonly TakenFigure[]>>;
-  readonly ledgers: readonly Ledger[];
+  readonly ledgers: readonly (Ledger & { readonly counts?: string })[];
+  readonly doubts?: readonly DoubtSaid[];
   readonly problem: { readonly name: string; readonly message: string } | null;
   readonly cautions: readonly string[];
   readonly notes?: readonly string[];
   readonly presets: Readonly<Record<string, number | string>>;
-  readonly drawing: (tap: {
-    readonly active: string | null;
-    readonly label: (name: string) => string;
-    readonly onTap: (name: string) => void;
-  }) => ReactNode;
+  readonly drawing: (tap: Tap) => ReactNode;
   readonly after?: ReactNode;
 }
 
-const UNITS: readonly LengthUnit[] = ["mm", "inch", "thou"];
+const placeName = (figure: Figure | undefined, place: number): string =>
+  figure?.places && place > 0 ? `place ${place} of ${figure.places}: ` : "";
 
 /**
  * The bench for taking figures one at a time: a drawing tapped where something is measured, the entry bar that takes
- * it, the ledger that shows what it makes. Every figure is stored as it is taken; a re-take keeps the old one.
+ * it, the ledger that shows what it makes.
  */
 export const FiguresBench = (props: FiguresBenchProps) => {
-  const {
-    jobId,
-    version,
-    names,
-    figures,
-    particulars = [],
-    taken,
-    earlier,
-    ledgers,
-    problem,
-    cautions,
-    notes = [],
-    presets,
-    drawing,
-    after,
-  } = props;
+  const { jobId, version, names, figures, particulars = [], taken, entries, ledgers, doubts = [], problem } = props;
+  const { cautions, notes = [], presets, drawing, after } = props;
   const router = useRouter();
-  const [active, setActive] = useState<string | null>(null);
-  const [unit, setUnit] = useState<LengthUnit>("mm");
-  const [message, setMessage] = useState<string | null>(null);
-  const [doubted, setDoubted] = useState<{ name: string; typed: string; text: string } | null>(null);
-  const [fresh, setFresh] = useState<Record<string, TakenFigure>>({});
+  const [unit, setUnit] = useUnit();
+  const [who, setWho] = useWho();
+  const taking = useTaking({
+    jobId,
+    taken,
+    entries,
+    asked: [...particulars.map((p) => p.key), ...figures],
+    isTaken: (name) => (FIGURES[name] ? taken[name] !== undefined : !!particulars.find((p) => p.key === name)?.value),
+  });
+  const { active, message } = taking;
   const [clash, setClash] = useState<{ key: string; stored: string; given: string } | null>(null);
   // The record's own answer is newer than the page: two lines taken quickly must not clash with each other.
   const known = useRef(version);
   known.current = Math.max(known.current, version);
-  const all = { ...taken, ...fresh };
-  const asked = [...particulars.map((p) => p.key), ...figures];
+  const named = (text: string) => withSideNames(text, names);
 
-  const figureOf = (name: string): Figure | undefined => FIGURES[name];
+  const choiceWord = (f: Figure, value: string) => named(f.choices?.find((c) => c.value === value)?.label ?? value);
   const show = (name: string): string => {
-    const f = figureOf(name);
-    const t = all[name];
+    const f = FIGURES[name];
     if (!f) return particulars.find((p) => p.key === name)?.value || "not yet";
-    if (!t) return presets[name] === undefined ? "not yet" : `${choiceWord(f, String(presets[name]))} assumed`;
-    if (name.startsWith("offset.") && t.value !== null && t.value !== 0) {
-      const size = Math.abs(t.value);
-      const figure = unit === "mm" ? Number(size.toFixed(2)) : `${Number(fromMm(size, unit).toFixed(3))} ${unit}`;
-      return `${figure} to ${t.value > 0 ? names.A : names.B}`;
-    }
-    if (f.kind === "length" && t.value !== null)
-      return unit === "mm"
-        ? `${Number(t.value.toFixed(2))}`
-        : `${Number(fromMm(t.value, unit).toFixed(unit === "inch" ? 3 : 0))} ${unit}`;
-    return choiceWord(f, t.value === null ? t.typed : String(t.value));
-  };
-  const choiceWord = (f: Figure, value: string) =>
-    withSideNames(f.choices?.find((c) => c.value === value)?.label ?? value, names);
-
-  const tap = (name: string) => {
-    setActive(name);
-    setMessage(null);
-    setDoubted(null);
-  };
-  const moveOn = (from: string) => {
-    const start = asked.indexOf(from);
-    const later = [...asked.slice(start + 1), ...asked.slice(0, start)];
-    const open = later.find((name) => (figureOf(name) ? !all[name] : !particulars.find((p) => p.key === name)?.value));
-    // Somebody may have tapped the next figure while this one was being stored; that tap counts.
-    setActive((now) => (now === from ? (open && open !== from ? open : null) : now));
-    setMessage(null);
-    setDoubted(null);
+    const t = taken[name];
+    const fresh = taking.freshAt(name, 0) ?? taking.freshAt(name, 1);
+    const value = fresh ? fresh.value : (t?.value ?? null);
+    const typed = fresh?.typed ?? t?.typed;
+    if (typed === undefined)
+      return presets[name] === undefined ? "not yet" : `${choiceWord(f, String(presets[name]))} assumed`;
+    if (value === null) return choiceWord(f, typed);
+    if (f.kind !== "length") return f.kind === "angle" ? `${value}°` : String(value);
+    if (f.takeAs?.[0] === "to {A}" && value !== 0)
+      return `${showLength(Math.abs(value), unit)} to ${value > 0 ? names.A : names.B}`;
+    return showLength(value, unit);
   };
 
   const takeParticular = async (p: ParticularAsked, typed: string, at: number) => {
@@ -131,147 +119,208 @@ export const FiguresBench = (props: FiguresBenchProps) => {
       known.current = sent.value.version;
       setClash(null);
       router.refresh();
-      moveOn(p.key);
+      taking.moveOn({ name: p.key, place: 0 });
     } else {
       const stored = sent.stored as Record<string, unknown> | undefined;
       if (stored) known.current = Number(stored.version ?? known.current);
       if (stored) setClash({ key: p.key, stored: String(stored[p.key] ?? ""), given: typed });
-      setMessage(sent.message);
+      taking.setMessage(sent.message);
     }
   };
 
-  const take = async (typed: string, sign: 1 | -1) => {
-    if (!active) return;
-    const particular = particulars.find((p) => p.key === active);
-    if (particular) return takeParticular(particular, typed, known.current);
-    if (doubted?.name === active && doubted.typed === typed) return moveOn(active);
-    const written = sign < 0 ? `-${typed}` : typed;
-    const checked = checkFigure(active, written, unit);
-    if (!checked.ok) return setMessage(checked.message);
-    const sent = await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: active,
-      typed: written,
-      unit,
-      method: "",
-    });
-    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
-    setFresh((f) => ({ ...f, [active]: { typed: written, unit: checked.unit, value: checked.value } }));
-    router.refresh();
-    if (!sent.ok) return setMessage(sent.message);
-    if (checked.doubt) {
-      setDoubted({ name: active, typed, text: checked.doubt });
-      return setMessage(`Kept. ${checked.doubt}`);
-    }
-    moveOn(active);
-  };
-
-  const figure = active ? figureOf(active) : undefined;
-  const particular = particulars.find((p) => p.key === active);
-  const old = active ? (earlier[active] ?? []) : [];
+  const order = [...particulars.map((p) => p.key), ...figures];
+  useEffect(() => {
+    // With nothing in hand Enter takes up the next figure nobody has taken: the whole stage goes by keyboard alone.
+    const press = (e: KeyboardEvent) => {
+      if (e.key !== "Enter" || e.repeat || active || document.activeElement !== document.body) return;
+      const next = order.find((name) => show(name).match(/not yet$|assumed$/));
+      if (!next) return;
+      e.preventDefault();
+      taking.tap(next);
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+  const figure = active ? FIGURES[active.name] : undefined;
+  const particular = particulars.find((p) => p.key === active?.name);
+  const hasReading =
+    active !== null &&
+    figure?.kind === "length" &&
+    entries[active.name]?.some((e) => e.place === active.place && e.role !== "out");
+  const signs = figure?.takeAs?.map(named);
+  const keys: readonly TakeKey[] | undefined = signs
+    ? [
+        { label: signs[0], sign: 1 },
+        { label: signs[1], sign: -1 },
+      ]
+    : hasReading
+      ? [
+          { label: "replace", sign: 1 },
+          { label: "once more", sign: 1, again: true, quiet: true },
+        ]
+      : undefined;
+  const shown = ledgers.map((l) => ({
+    ...l,
+    title: named(l.title),
+    terms: l.terms.map((t) => ({ ...t, label: named(t.label) })),
+  }));
+  const inLedgers = new Set(shown.flatMap((l) => l.terms.map((t) => t.figure)));
+  const told = doubts.map((d) => ({ ...d, text: named(d.text) }));
+  const apart = told.filter((d) => !inLedgers.has(d.figure));
   return (
     <>
       <div className="flex min-h-0 flex-1 portrait:flex-col">
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">{drawing({ active, label: show, onTap: tap })}</div>
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          {drawing({
+            active: active?.name ?? null,
+            label: show,
+            onTap: taking.tap,
+            put: (name, value) => void taking.choose({ name, place: 0 }, { typed: value, unit: "", method: "" }),
+            doubted: (name) => doubts.some((d) => d.figure === name),
+            close: taking.close,
+          })}
+        </div>
         <LedgerPanel>
-          {problem && <Doubt>{withSideNames(problem.message, names)}</Doubt>}
-          {active && old.length > 1 && (
-            <p className="mb-3">
-              {withSideNames(figure?.label ?? "", names)} taken {old.length} times: {old.map((o) => o.typed).join(", ")}
-            </p>
+          {problem && <Doubt>{named(problem.message)}</Doubt>}
+          {taking.clash && (
+            <Which
+              there={`${taking.clash.there.typed}${taking.clash.there.who ? ` (${taking.clash.there.who})` : ""}`}
+              here={taking.clash.here}
+              onThere={() => taking.clash && void taking.choose(taking.clash.at, taking.clash.there)}
+              onHere={() =>
+                taking.clash && void taking.choose(taking.clash.at, { typed: taking.clash.here, unit, method: "" })
+              }
+            />
           )}
           {clash && (
-            <div role="alert" className="mb-4 border-2 border-ink p-2">
-              <p>Changed elsewhere meanwhile. Which is right?</p>
-              <button
-                type="button"
-                className="mt-2 min-h-12 w-full border border-rule"
-                onClick={() => {
-                  setClash(null);
-                  setMessage(null);
-                  router.refresh();
-                  moveOn(clash.key);
-                }}
-              >
-                there: {clash.stored || "empty"}
-              </button>
-              <button
-                type="button"
-                className="mt-2 min-h-12 w-full border border-rule"
-                onClick={() => {
-                  const p = particulars.find((q) => q.key === clash.key);
-                  if (p) void takeParticular(p, clash.given, known.current);
-                }}
-              >
-                here: {clash.given || "empty"}
-              </button>
-            </div>
+            <Which
+              there={clash.stored || "empty"}
+              here={clash.given || "empty"}
+              onThere={() => {
+                setClash(null);
+                router.refresh();
+                taking.moveOn({ name: clash.key, place: 0 });
+              }}
+              onHere={() => {
+                const p = particulars.find((q) => q.key === clash.key);
+                if (p) void takeParticular(p, clash.given, known.current);
+              }}
+            />
           )}
-          {ledgers.map((l) => (
-            <LedgerSum key={l.title} ledger={{ ...l, title: withSideNames(l.title, names) }} />
+          {active && figure && (
+            <FigureHistory
+              label={named(figure.label)}
+              figure={figure}
+              entries={entries[active.name] ?? []}
+              taken={taken[active.name]}
+              doubts={told.filter((d) => d.figure === active.name)}
+              onLeaveOut={taking.leaveOut}
+              onChoose={(e) => void taking.choose({ name: e.name, place: e.place }, e)}
+            />
+          )}
+          {apart
+            .filter((d) => d.figure !== active?.name)
+            .map((d) => (
+              <button
+                key={d.text}
+                type="button"
+                className="block w-full text-left"
+                onClick={() => taking.tap(d.figure)}
+              >
+                <Doubt>{d.text}</Doubt>
+              </button>
+            ))}
+          {shown.map((l) => (
+            <LedgerSum key={l.title} ledger={l} doubts={told} counts={l.counts} onTap={taking.tap} />
           ))}
           {notes.map((n) => (
             <p key={n} className="mb-3">
-              {withSideNames(n, names)}
+              {named(n)}
             </p>
           ))}
           {cautions.map((c) => (
             <Caution key={c}>{c}</Caution>
           ))}
           {after}
+          <label className="mt-3 flex items-center gap-2">
+            taken by
+            <input
+              className="min-h-12 min-w-0 flex-1 border border-rule bg-paper px-2"
+              value={who}
+              maxLength={60}
+              placeholder="name"
+              autoComplete="off"
+              onChange={(e) => setWho(e.target.value)}
+            />
+          </label>
         </LedgerPanel>
       </div>
       {active && (figure || particular) && (
         <EntryBar
-          key={active}
-          prompt={withSideNames(figure?.label ?? particular?.label ?? "", names)}
-          how={withSideNames(figure?.how ?? particular?.how ?? "", names)}
+          key={`${active.name}/${active.place}`}
+          prompt={named(figure?.label ?? particular?.label ?? "")}
+          how={named(`${placeName(figure, active.place)}${figure?.how ?? particular?.how ?? ""}`)}
+          picture={figure ? <GaugePicture picture={figure.picture} /> : undefined}
           kind={particular ? particular.kind : figure?.kind === "text" ? "text" : "number"}
           choices={(figure?.kind === "choice" ? figure.choices : particular?.choices)?.map((c) => ({
             ...c,
-            label: withSideNames(c.label, names),
+            label: named(c.label),
           }))}
-          unit={figure?.kind === "length" ? unit : figure?.kind === "force" ? "N" : undefined}
-          onUnit={figure?.kind === "length" ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % 3]) : undefined}
-          start={particular?.value ?? ""}
-          message={message}
-          takeKeys={
-            active.startsWith("offset.")
-              ? [
-                  { label: `to ${names.A}`, sign: 1 },
-                  { label: `to ${names.B}`, sign: -1 },
-                ]
-              : undefined
+          offered={figure?.offered ?? particular?.offered}
+          unit={
+            figure?.kind === "length"
+              ? unit
+              : figure?.kind === "force"
+                ? "N"
+                : figure?.kind === "angle"
+                  ? "°"
+                  : undefined
           }
-          onTake={take}
+          onUnit={
+            figure?.kind === "length" ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined
+          }
+          tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}
+          onTool={() => figure && taking.nextTool(figure.name)}
+          start={particular?.value ?? (figure?.kind === "text" ? (taken[figure.name]?.typed ?? "") : "")}
+          message={message}
+          takeKeys={keys}
+          onTake={(typed, sign, again) =>
+            particular ? void takeParticular(particular, typed, known.current) : void taking.take(typed, sign, again)
+          }
+          onBack={() => {
+            const before = order[order.indexOf(active.name) - 1];
+            if (active.place > 1) taking.tap(active.name, active.place - 1);
+            else if (before) taking.tap(before);
+          }}
+          onLater={() => taking.moveOn(active, true)}
+          onClose={taking.close}
         />
       )}
     </>
   );
 };
 
-/** A figure's place on a list beside the drawing: label and what was taken, tapped to take it. */
-export const FigureTag = ({
-  label,
-  value,
-  open,
-  active,
-  onTap,
+/** Two answers to one question: both shown, a person chooses. */
+const Which = ({
+  there,
+  here,
+  onThere,
+  onHere,
 }: {
-  label: string;
-  value: string;
-  open: boolean;
-  active: boolean;
-  onTap: () => void;
+  there: string;
+  here: string;
+  onThere: () => void;
+  onHere: () => void;
 }) => (
-  <button
-    type="button"
-    onClick={onTap}
-    className={`flex min-h-12 w-full items-center justify-between gap-3 border-b px-3 text-left ${active ? "border-ink bg-ink text-paper" : "border-grid"}`}
-  >
-    <span className="text-base">{label}</span>
-    <span className={`truncate text-right font-mono ${open ? "text-base opacity-80" : "text-xl font-bold"}`}>
-      {value}
-    </span>
-  </button>
+  <div role="alert" className="mb-4 border-2 border-ink p-2">
+    <p>Changed elsewhere meanwhile. Which is right?</p>
+    {[
+      { label: `there: ${there}`, onTap: onThere },
+      { label: `here: ${here}`, onTap: onHere },
+    ].map((k) => (
+      <button key={k.label} type="button" className="mt-2 min-h-12 w-full border border-rule" onClick={k.onTap}>
+        {k.label}
+      </button>
+    ))}
+  </div>
 );

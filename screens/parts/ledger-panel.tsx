@@ -1,33 +1,85 @@
 "use client";
 import { type ReactNode, useEffect, useState } from "react";
 import type { Ledger } from "@/core/ledger/ledger";
+import { fromMm } from "@/core/units/lengths";
+import { showSigned } from "@/core/units/show-length";
+import { useUnit } from "./kept-choice";
 
-const signed = (x: number) => `${x < 0 ? "−" : "+"}${Math.abs(x).toFixed(2)}`;
+/** A doubt beside the line it concerns. */
+interface LineDoubt {
+  readonly figure: string;
+  readonly text: string;
+}
 
-/** A sum as signed terms in a column, the total under a rule. */
-export const LedgerSum = ({ ledger }: { ledger: Ledger }) => (
-  <section className="mb-5" aria-label={ledger.title}>
-    <h3 className="mb-1 text-base font-bold">{ledger.title}</h3>
-    <table className="w-full font-mono text-base">
-      <tbody>
-        {ledger.terms.map((t, i) => (
-          <tr key={i}>
-            <td className="pr-2 font-sans">
-              {Math.abs(t.times) === 1 ? "" : `${Math.abs(t.times) === 0.5 ? "½" : Math.abs(t.times)} × `}
-              {t.label}
-              {t.assumed && <em className="not-italic"> (assumed)</em>}
+const often = (times: number): string => {
+  const size = Math.abs(times);
+  if (size === 1) return "";
+  return `${size === 0.5 ? "½" : Number(size.toFixed(3))} × `;
+};
+
+/** A sum as signed terms in a column, the total under a rule; a line whose figure is in doubt says why. */
+export const LedgerSum = ({
+  ledger,
+  doubts = [],
+  counts,
+  onTap,
+}: {
+  ledger: Ledger;
+  doubts?: readonly LineDoubt[];
+  /** Said under the total: which of several ways counts. */
+  counts?: string;
+  onTap?: (figure: string) => void;
+}) => {
+  const [unit] = useUnit();
+  return (
+    <section className="mb-5" aria-label={ledger.title}>
+      <h3 className="mb-1 text-base font-bold">{ledger.title}</h3>
+      <table className="w-full font-mono text-base">
+        <tbody>
+          {ledger.terms.map((t, i) => {
+            const said = doubts.filter((d) => d.figure === t.figure);
+            const label = `${often(t.times)}${t.label}`;
+            return [
+              <tr key={i}>
+                <td className="pr-2 font-sans">
+                  {onTap && t.figure ? (
+                    <button
+                      type="button"
+                      className="min-h-12 text-left underline decoration-rule underline-offset-4"
+                      onClick={() => onTap(t.figure ?? "")}
+                    >
+                      {label}
+                    </button>
+                  ) : (
+                    label
+                  )}
+                  {t.assumed && <em className="not-italic"> (assumed)</em>}
+                </td>
+                <td className="text-right whitespace-nowrap">{showSigned(t.times * t.value, unit)}</td>
+              </tr>,
+              ...said.map((d) => (
+                <tr key={d.text}>
+                  <td colSpan={2} className="font-sans">
+                    <Doubt>{d.text}</Doubt>
+                  </td>
+                </tr>
+              )),
+            ];
+          })}
+          <tr className="border-t-2 border-ink font-bold">
+            <td className="pt-1 font-sans">makes</td>
+            <td className="pt-1 text-right">
+              {unit === "mm"
+                ? ledger.total.toFixed(2)
+                : `${fromMm(ledger.total, unit).toFixed(unit === "inch" ? 4 : 0)} ${unit}`}
             </td>
-            <td className="text-right whitespace-nowrap">{signed(t.times * t.value)}</td>
           </tr>
-        ))}
-        <tr className="border-t-2 border-ink font-bold">
-          <td className="pt-1 font-sans">makes</td>
-          <td className="pt-1 text-right">{ledger.total.toFixed(2)}</td>
-        </tr>
-      </tbody>
-    </table>
-  </section>
-);
+        </tbody>
+      </table>
+      {counts && <p className="text-base">{counts}</p>}
+    </section>
+  );
+};
 
 /** How we got this: open in measuring, folded to a strip where the drawing needs the room. */
 export const LedgerPanel = ({ children, startFolded = false }: { children: ReactNode; startFolded?: boolean }) => {
@@ -61,12 +113,16 @@ export const Caution = ({ children }: { children: ReactNode }) => (
 /** Something that looks wrong: a flag, not a block. */
 export const Doubt = ({ children }: { children: ReactNode }) => (
   <p role="status" className="my-2 flex items-start gap-2 text-base leading-snug">
-    <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
-      <path d="M3 2h16v12H8l-5 6Z" fill="var(--color-doubt)" stroke="var(--color-ink)" strokeWidth="1.5" />
-      <text x="11" y="12" fontSize="11" textAnchor="middle" fill="#1e2526">
-        ?
-      </text>
-    </svg>
+    <DoubtFlag />
     <span>{children}</span>
   </p>
+);
+
+export const DoubtFlag = () => (
+  <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
+    <path d="M3 2h16v12H8l-5 6Z" fill="var(--color-doubt)" stroke="var(--color-ink)" strokeWidth="1.5" />
+    <text x="11" y="12" fontSize="11" textAnchor="middle" fill="#1e2526">
+      ?
+    </text>
+  </svg>
 );

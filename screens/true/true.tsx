@@ -1,13 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Advice } from "@/core/truing/advice";
 import { turnsText, withSideNames } from "@/core/truing/explain";
-import { Caution, Doubt, LedgerPanel } from "../parts/ledger-panel";
+import { Caution, Doubt, DoubtFlag, LedgerPanel } from "../parts/ledger-panel";
 import { send, sendWaiting } from "../parts/outbox";
 import { UnrolledRim } from "../parts/unrolled-rim";
 import { usualEvery } from "./reading-places";
@@ -26,6 +26,10 @@ interface TrueProps {
   readonly version: number;
   readonly rounds: readonly RoundView[];
   readonly assumed: number;
+  /** What the flat plate said of the bare rim, when it said anything against it. */
+  readonly plate: string | null;
+  /** Go straight to the first reading: a customer is waiting. */
+  readonly readNow: boolean;
 }
 
 const NAMES = ["service", "shop", "show", "race"] as const;
@@ -42,6 +46,14 @@ export const True = (props: TrueProps) => {
   const [picked, setPicked] = useState(1);
   const [message, setMessage] = useState<string | null>(null);
   const n = spokes.length;
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!props.readNow || begun.current) return;
+    begun.current = true;
+    void readWheel();
+    // Coming back to this address must not open another round.
+    window.history.replaceState(null, "", window.location.pathname);
+  });
   useEffect(() => {
     // What could not be sent before a break goes now, before anything is reckoned from the record.
     void sendWaiting();
@@ -202,6 +214,11 @@ export const True = (props: TrueProps) => {
           ) : (
             <span>Set the dial to the rim's side over the first spoke after the valve, then read the wheel.</span>
           )}
+          {assumed > 0 && (
+            <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
+              <DoubtFlag /> {assumed} figures assumed
+            </span>
+          )}
         </div>
         <div className="min-h-0 flex-1">
           <UnrolledRim
@@ -338,6 +355,7 @@ export const True = (props: TrueProps) => {
         {assumed > 0 && (
           <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
         )}
+        {props.plate && <Doubt>{withSideNames(props.plate, names)}</Doubt>}
         <p className="mt-2 mb-1 font-bold">How true</p>
         <div className="grid grid-cols-2">
           {NAMES.map((t) => (

@@ -1,5 +1,6 @@
 import { notFound } from "next/navigation";
 import { placeSpokes } from "@/core/lacing/placement";
+import type { Entry } from "@/core/measurement/taken";
 import { type JobRecord, jobRecord } from "@/store/job-record";
 
 /** The record behind a job's page, with what every stage's page shows of it. */
@@ -13,16 +14,10 @@ export const pageRecord = async (params: Promise<{ id: string }>) => {
     title: [job.mark, job.machine].filter(Boolean).join(" "),
     frame: { jobId: job.id, job: [job.mark, job.machine].filter(Boolean).join(" "), stages },
     spokes: record.wheel ? placeSpokes(record.wheel) : [],
-    taken: Object.fromEntries(
-      Object.values(record.latest).map((m) => [m.name, { typed: m.typed, unit: m.unit, value: m.value }]),
-    ),
-    earlier: Object.fromEntries(
-      Object.keys(record.latest).map((name) => [
-        name,
-        record.measurements
-          .filter((m) => m.name === name)
-          .map((m) => ({ typed: m.typed, unit: m.unit, value: m.value })),
-      ]),
-    ),
+    taken: record.taken,
+    entries: record.measurements.reduce<Record<string, Entry[]>>((by, m) => {
+      by[m.name] = [...(by[m.name] ?? []), m];
+      return by;
+    }, {}),
   };
 };

@@ -4,7 +4,7 @@ import { pageRecord } from "../record";
 import { particulars } from "./particulars";
 
 const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
-  const { record, frame, names, spokes, taken, earlier } = await pageRecord(params);
+  const { record, frame, names, spokes, taken, entries } = await pageRecord(params);
   return (
     <StageFrame {...frame} current="book-in">
       <BookIn
@@ -13,7 +13,9 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
         names={names}
         particulars={particulars(record.job)}
         taken={taken}
-        earlier={earlier}
+        entries={entries}
+        doubts={record.build.doubts}
+        photos={record.photos}
         wheel={record.wheel}
         spokes={spokes}
       />

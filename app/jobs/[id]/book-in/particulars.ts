@@ -1,6 +1,8 @@
 import type { ParticularAsked } from "@/screens/parts/figures-bench";
 import type { Job } from "@/store/jobs";
 
+const SIDES = ["drum side", "brake side", "sprocket side", "plain side"];
+
 /** What the tag on the wheel says. */
 export const particulars = (job: Job): ParticularAsked[] => [
   { key: "customer", label: "customer", how: "whose wheel is it?", kind: "text", value: job.customer },
@@ -23,16 +25,18 @@ export const particulars = (job: Job): ParticularAsked[] => [
   {
     key: "sideA",
     label: "name of the one side",
-    how: "drum side, sprocket side, plain side",
+    how: "the side the wheel is seen from here; or type another",
     kind: "text",
     value: job.sideA,
+    offered: SIDES,
   },
   {
     key: "sideB",
     label: "name of the other side",
-    how: "drum side, sprocket side, plain side",
+    how: "the side away from you; or type another",
     kind: "text",
     value: job.sideB,
+    offered: SIDES,
   },
   {
     key: "waitingFor",
@@ -40,5 +44,6 @@ export const particulars = (job: Job): ParticularAsked[] => [
     how: "plating, spokes in the post; empty for nothing",
     kind: "text",
     value: job.waitingFor ?? "",
+    offered: ["plating", "paint", "powder coat", "spokes in the post", "the customer"],
   },
 ];

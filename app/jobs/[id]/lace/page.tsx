@@ -6,7 +6,7 @@ import { pageRecord } from "../record";
 
 const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
   const { record, frame, names, title } = await pageRecord(params);
-  const { wheel, job, latest, build } = record;
+  const { wheel, job, taken, build } = record;
   return (
     <StageFrame {...frame} current="lace">
       {wheel ? (
@@ -16,7 +16,7 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
           names={names}
           wheel={wheel}
           steps={lacingSteps(wheel)}
-          lacedSoFar={latest["lace.last"]?.value ?? 0}
+          lacedSoFar={taken["lace.last"]?.value ?? 0}
         />
       ) : (
         <MeasureFirst jobId={job.id} problem={build.problem?.message ?? ""} />

@@ -6,7 +6,12 @@ import { True } from "@/screens/true/true";
 import { roundReadings, turnsMade } from "@/store/rounds";
 import { pageRecord } from "../record";
 
-const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
+interface PageProps {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ read?: string }>;
+}
+
+const Page = async ({ params, searchParams }: PageProps) => {
   const { record, frame, names, title, spokes } = await pageRecord(params);
   const { wheel, job, settled, build } = record;
   if (!wheel)
@@ -43,6 +48,8 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
         version={job.version}
         rounds={rounds}
         assumed={(settled?.assumed ?? build.assumed).length}
+        plate={build.plate?.verdict === "true" ? null : (build.plate?.text ?? null)}
+        readNow={(await searchParams).read === "now" && rounds.length === 0}
       />
     </StageFrame>
   );

@@ -1,29 +1,31 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
+import { checkFigure } from "@/core/figures/check-figure";
 import { BadInput } from "@/core/wheel/bad-input";
-import { checkFigure } from "@/core/wheel/check-figure";
 import { addMeasurement } from "@/store/measurements";
 
 const schema = z.object({
   id: idSchema,
   name: z.string().max(60),
+  place: z.int({ error: "a place is 0, or 1, 2, 3 … round the wheel" }).default(0),
+  role: z.enum(["new", "again", "out"]).default("new"),
   typed: z.string(),
   unit: z.enum(["mm", "inch", "thou"]).default("mm"),
   method: z.string().max(60).default(""),
+  who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
+  seen: z.string().max(36).nullable().optional(),
 });
 
+/** Stores a figure; answers with what somebody else had put down meanwhile, if anything. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const m = await readBody(request, schema);
-    const checked = checkFigure(m.name, m.typed, m.unit);
+    const jobId = (await params).id;
+    const leftOut = m.role === "out";
+    const checked = leftOut
+      ? { ok: true as const, value: null, unit: "" }
+      : checkFigure(m.name, m.typed, m.unit, m.place);
     if (!checked.ok) throw new BadInput(m.name, checked.message);
-    await addMeasurement({
-      id: m.id,
-      jobId: (await params).id,
-      name: m.name,
-      typed: m.typed,
-      unit: checked.unit,
-      value: checked.value,
-      method: m.method,
-    });
+    const beside = await addMeasurement({ ...m, jobId, unit: checked.unit, value: checked.value });
+    return { ok: true, beside };
   });

@@ -1,10 +1,6 @@
 import type { LengthUnit } from "../units/lengths";
 import { readLength } from "../units/read-number";
-import { BOOK_IN_FIGURES, type Figure, LACED_SO_FAR, MEASURE_FIGURES } from "./figures";
-
-export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
-  [...BOOK_IN_FIGURES, ...MEASURE_FIGURES, LACED_SO_FAR].map((f) => [f.name, f]),
-);
+import { FIGURES } from "./all-figures";
 
 export type CheckedFigure =
   | { readonly ok: true; readonly value: number | null; readonly unit: string; readonly doubt?: string }
@@ -15,10 +11,19 @@ export type CheckedFigure =
  * kept with a doubt.
  *
  * @param unit what a bare figure is in, for lengths
+ * @param place 0, or 1, 2, 3 … for a figure taken at several places
  */
-export const checkFigure = (name: string, typed: string, unit: LengthUnit): CheckedFigure => {
+export const checkFigure = (name: string, typed: string, unit: LengthUnit, place = 0): CheckedFigure => {
   const figure = FIGURES[name];
   if (!figure) return { ok: false, message: `“${name}” is not a figure of a wheel` };
+  const most = figure.places ?? 0;
+  if (!Number.isInteger(place) || place < 0 || place > most)
+    return {
+      ok: false,
+      message: most
+        ? `place ${place} will not do; ${figure.label} is taken at places 1 to ${most}`
+        : `place ${place} will not do; ${figure.label} is taken at one place only`,
+    };
   if (typed.length > 1000) return { ok: false, message: `${typed.length} letters are too many; 1000 fit` };
   if (figure.kind === "text") return { ok: true, value: null, unit: "text" };
   if (figure.kind === "choice") {
@@ -43,6 +48,8 @@ export const checkFigure = (name: string, typed: string, unit: LengthUnit): Chec
     } else if (name.startsWith("lacing.") && (value < 0 || value > 8))
       return { ok: false, message: `${value} crosses cannot be laced; 1 to 4 will do` };
   }
+  if (figure.kind === "angle" && Math.abs(value) > 360)
+    return { ok: false, message: `${typed} degrees is more than once round; 0 to 90 will do` };
   if (figure.kind === "force" && value <= 0)
     return { ok: false, message: `${value} N holds nothing; give the tension wanted, such as 2000` };
   if (Math.abs(value) > 5000 && figure.kind === "length")
@@ -50,7 +57,7 @@ export const checkFigure = (name: string, typed: string, unit: LengthUnit): Chec
   const out = {
     ok: true as const,
     value,
-    unit: figure.kind === "length" ? read.unit : figure.kind === "force" ? "N" : "",
+    unit: figure.kind === "length" ? read.unit : figure.kind === "force" ? "N" : figure.kind === "angle" ? "°" : "",
   };
   if (read.ask) return { ...out, doubt: read.ask };
   if (figure.likely && (value < figure.likely[0] || value > figure.likely[1]))

@@ -1,0 +1,14 @@
+import { labelPdf } from "@/formats/label-pdf";
+import { jobLabel } from "@/store/job-label";
+import { jobRecord } from "@/store/job-record";
+
+export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
+  const record = await jobRecord((await params).id);
+  if (!record) return new Response("There is no such job", { status: 404 });
+  return new Response(Buffer.from(await labelPdf(jobLabel(record))), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="label-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
+    },
+  });
+};

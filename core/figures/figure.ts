@@ -1,0 +1,59 @@
+/** Which small picture shows where the gauge goes. */
+export type GaugePicture =
+  | "over-rim"
+  | "rim-height"
+  | "bed"
+  | "washer"
+  | "nipple"
+  | "inside-rim"
+  | "hung-nipple"
+  | "rods"
+  | "rim-width"
+  | "hole-offset"
+  | "spacers"
+  | "face-to-flange"
+  | "flange-to-flange"
+  | "hole-circle"
+  | "chord"
+  | "spoke-hole"
+  | "flange-thickness"
+  | "clocking"
+  | "bore"
+  | "drum"
+  | "straight-edge"
+  | "string"
+  | "flip"
+  | "frame"
+  | "plate"
+  | "old-spoke"
+  | "vernier"
+  | "count"
+  | "dial"
+  | "look";
+
+/** One thing that is asked of a wheel, by measuring, counting or looking. */
+export interface Figure {
+  readonly name: string;
+  /** As the trade says it; {A} and {B} become the sides' names. */
+  readonly label: string;
+  /** Where the gauge goes, or what to look for. */
+  readonly how: string;
+  readonly kind: "length" | "angle" | "count" | "force" | "choice" | "text";
+  readonly picture: GaugePicture;
+  /** Outside these a figure is doubtful, never refused. mm, N, degrees or a count. */
+  readonly likely?: readonly [number, number];
+  /** What it mostly is, and how far it strays (one standard deviation): weighs what a slip would mean. mm. */
+  readonly usual?: readonly [number, number];
+  readonly choices?: readonly { readonly value: string; readonly label: string }[];
+  /** Words offered for a text; any other may be typed. */
+  readonly offered?: readonly string[];
+  /** Taken at up to this many places round the rim or drum. */
+  readonly places?: number;
+  /** Taken with the names of the sides, so that nobody types a sign; or inside and outside of something. */
+  readonly takeAs?: readonly [plus: string, minus: string];
+  /** Asked only while another figure (or its preset) stands at one of these. */
+  readonly onlyIf?: { readonly figure: string; readonly is: readonly string[] };
+}
+
+/** The same figure on both sides. */
+export const onBoth = (make: (side: "A" | "B") => Figure): readonly [Figure, Figure] => [make("A"), make("B")];

@@ -1,0 +1,64 @@
+/** The newest of each figure: mm, N, degrees or a count, or the word chosen. */
+export type Figures = Readonly<Record<string, number | string | undefined>>;
+
+/** Flanges by kind of hub, mm: hole circles and how far in from the spacer faces (common practice, a middling wheel). */
+const HUBS: Readonly<
+  Record<string, { readonly circle: readonly [number, number]; readonly face: readonly [number, number] }>
+> = {
+  "full-width": { circle: [150, 150], face: [33, 33] },
+  "single-sided": { circle: [180, 90], face: [30, 34] },
+  conical: { circle: [190, 100], face: [28, 36] },
+};
+
+/** A rim's edges stand about 14 mm outside the size stamped on it, all round (common practice). */
+export const OVER_EDGES_MM = 28;
+
+/**
+ * What stands in for figures nobody took: a middling wheel of the holes, rim size and kind of hub that were told.
+ * Marked assumed wherever it is used.
+ */
+export const presets = (figures: Figures): Readonly<Record<string, number | string>> => {
+  const hub = HUBS[String(figures["hub.kind"] ?? "full-width")] ?? HUBS["full-width"];
+  const inches = Number(figures["rim.size"] ?? 18);
+  // A small flange takes its spokes across more of the others before they leave it straight.
+  const cross = (circle: number) => (circle > 160 ? 1 : circle > 120 ? 2 : 3);
+  return {
+    "rim.holes": 36,
+    "rim.outsideDiameter": Math.round(inches * 25.4 + OVER_EDGES_MM),
+    "rim.height": 30,
+    "rim.bedThickness": 3,
+    "rim.washer": 0,
+    "rim.headToSlot": 2.5,
+    "rim.holeOffset": 2,
+    "rim.width": 50,
+    "rim.section": "steel",
+    "hub.width": 130,
+    "hub.A.fromFace": hub.face[0],
+    "hub.B.fromFace": hub.face[1],
+    "hub.A.holeCircle": hub.circle[0],
+    "hub.B.holeCircle": hub.circle[1],
+    "hub.A.holeDiameter": 4,
+    "hub.B.holeDiameter": 4,
+    "hub.seat": "bent",
+    "offset.wanted": 0,
+    "lacing.A.cross": cross(hub.circle[0]),
+    "lacing.B.cross": cross(hub.circle[1]),
+    "spoke.diameter": 3.5,
+    "spoke.threadPitch": 0.635,
+    "tension.target": 2000,
+    "rim.firstHole": "A",
+    "lacing.firstLean": "trailing",
+    "lacing.trailingHeads": "out",
+    rotation: "clockwise",
+  };
+};
+
+/** How a question stands until it is answered, where that decides what else is asked; nothing rests on it. */
+export const UNTIL_ASKED: Readonly<Record<string, string>> = {
+  "hub.measuredFrom": "faces",
+  "hub.rows": "one",
+  "hub.clocking": "midway",
+  "hub.kind": "full-width",
+  "hub.seat": "bent",
+  "offset.wantedFrom": "figure",
+};

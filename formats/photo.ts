@@ -1,0 +1,49 @@
+import sharp from "sharp";
+import { BadInput } from "@/core/wheel/bad-input";
+
+/** A picture as it is kept: JPEG, upright, with nothing of the camera's in it but the picture. */
+export interface KeptPhoto {
+  readonly large: Buffer;
+  readonly small: Buffer;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Pixels along the longer edge; enough to read a stamped number. */
+const LARGE = 2400;
+const SMALL = 360;
+const KINDS = ["jpeg", "png", "webp"];
+/** Pixels in all: a picture of this size still decodes in a small machine's memory. */
+const MOST_PIXELS = 120e6;
+
+/**
+ * Checks that this is a picture and makes it ready to keep. It is decoded and made anew, so where and with what it was
+ * taken does not come along; which way up it was held is first turned into the picture itself.
+ *
+ * @throws BadInput when it is no picture that can be read
+ */
+export const keepPhoto = async (bytes: Buffer): Promise<KeptPhoto> => {
+  const refuse = (why: string): never => {
+    throw new BadInput("photo", `${why}; a JPEG, PNG or WebP picture will do`);
+  };
+  if (bytes.length === 0) refuse("the file is empty");
+  const read = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "truncated" });
+  const kind = await read()
+    .metadata()
+    .then((m) => m.format as string)
+    .catch(() => "unknown");
+  if (!KINDS.includes(kind)) refuse(kind === "unknown" ? "this is not a picture" : `a ${kind} file is not taken`);
+  try {
+    const make = (edge: number, quality: number) =>
+      read()
+        .rotate()
+        .resize({ width: edge, height: edge, fit: "inside", withoutEnlargement: true })
+        .flatten({ background: "#ffffff" })
+        .jpeg({ quality })
+        .toBuffer({ resolveWithObject: true });
+    const [large, small] = await Promise.all([make(LARGE, 84), make(SMALL, 78)]);
+    return { large: large.data, small: small.data, width: large.info.width, height: large.info.height };
+  } catch {
+    return refuse("the picture is damaged or far too large");
+  }
+};

@@ -1,0 +1,107 @@
+import { FIGURES } from "@/core/figures/all-figures";
+import type { CONDITION_PARTS } from "@/core/figures/book-in";
+import type { Tap } from "../parts/figures-bench";
+
+const ORDER = ["sound", "watch", "replace", "scrap"] as const;
+type Condition = (typeof ORDER)[number];
+
+/** How a part stands, told by shape: tick, flag, two arrows round, a solid block; a dashed ring when not looked at. */
+const Mark = ({ condition }: { condition: Condition | null }) => (
+  <svg width="30" height="30" viewBox="0 0 30 30" aria-hidden="true" className="shrink-0">
+    {condition === null && (
+      <circle cx="15" cy="15" r="11" fill="none" stroke="var(--color-rule)" strokeWidth="2" strokeDasharray="4 4" />
+    )}
+    {condition === "sound" && <path d="M4 16 12 24 27 5" fill="none" stroke="var(--color-ink)" strokeWidth="4" />}
+    {condition === "watch" && (
+      <path d="M6 3v25M6 4h19l-6 7 6 7H6" fill="var(--color-doubt)" stroke="var(--color-ink)" strokeWidth="2" />
+    )}
+    {condition === "replace" && (
+      <path
+        d="M5 12A10.5 10.5 0 0 1 24 9M25 18A10.5 10.5 0 0 1 6 21M24 2v8h-8M6 28v-8h8"
+        fill="none"
+        stroke="var(--color-ink)"
+        strokeWidth="3"
+      />
+    )}
+    {condition === "scrap" && (
+      <path
+        d="M2 2h26v26H2ZM9 9l12 12M21 9 9 21"
+        fill="var(--color-stop)"
+        stroke="var(--color-paper)"
+        strokeWidth="3"
+      />
+    )}
+  </svg>
+);
+
+type Part = (typeof CONDITION_PARTS)[number];
+/** The row of marks a part stands in, and where on the drawing its line ends (rim radius 43, axle 0 0). */
+const ROWS: Readonly<
+  Record<"above" | "below", readonly { readonly part: Part; readonly to: readonly [number, number] }[]>
+> = {
+  above: [
+    { part: "rim", to: [-28, -33] },
+    { part: "nipples", to: [3.5, -40] },
+    { part: "spokes", to: [22, -22] },
+  ],
+  below: [
+    { part: "hub", to: [-9, 9] },
+    { part: "drum", to: [0, 7] },
+    { part: "bearings", to: [3, 3] },
+  ],
+};
+
+/** Thin lines from the marks to the parts they speak of. */
+export const ConditionLines = () => (
+  <svg
+    viewBox="-50 -50 100 100"
+    className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
+    aria-hidden="true"
+  >
+    {(["above", "below"] as const).flatMap((row) =>
+      ROWS[row].map(({ part, to }, i) => (
+        <path
+          key={part}
+          d={`M${-33 + 33 * i} ${row === "above" ? -54 : 54}L${to[0]} ${to[1]}`}
+          stroke="var(--color-rule)"
+          strokeWidth="0.5"
+        />
+      )),
+    )}
+  </svg>
+);
+
+/** The parts looked over: a tap moves sound, watch, replace, scrap; the note is taken below it. */
+export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap }) => (
+  <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper">
+    {ROWS[row].map(({ part }) => {
+      const name = `condition.${part}`;
+      const now = tap.label(name);
+      const at = ORDER.indexOf(now as Condition);
+      const note = tap.label(`${name}.note`);
+      return (
+        <div key={part} className="min-w-0">
+          <button
+            type="button"
+            aria-label={`${FIGURES[name].label}: ${at < 0 ? "not looked at" : now}, change`}
+            title={FIGURES[name].how}
+            onClick={() => tap.put(name, ORDER[(at + 1) % ORDER.length])}
+            className="flex min-h-12 w-full items-center gap-2 border border-rule px-2 text-lg"
+          >
+            <Mark condition={at < 0 ? null : ORDER[at]} />
+            <span className="truncate">{FIGURES[name].label}</span>
+          </button>
+          <button
+            type="button"
+            onClick={() => tap.onTap(`${name}.note`)}
+            aria-label={`${FIGURES[name].label}: note`}
+            className="block min-h-12 w-full truncate px-2 text-left text-base"
+          >
+            {at > 0 && <b>{now}: </b>}
+            <span className="underline">{note === "not yet" ? "note" : note}</span>
+          </button>
+        </div>
+      );
+    })}
+  </div>
+);

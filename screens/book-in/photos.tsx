@@ -1,0 +1,135 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { Dialog } from "radix-ui";
+import { useRef, useState } from "react";
+
+interface PhotoShown {
+  readonly id: string;
+  readonly caption: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** 20 MB: more than any telephone's camera makes. */
+const MOST_BYTES = 20 * 1024 * 1024;
+
+/** Photos of the job: from a file or the camera, small in a row, seen large when tapped. */
+export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly PhotoShown[] }) => {
+  const router = useRouter();
+  const [message, setMessage] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState<readonly { readonly id: string; readonly file: File }[]>([]);
+  const file = useRef<HTMLInputElement>(null);
+  const camera = useRef<HTMLInputElement>(null);
+  const send = async (list: readonly { readonly id: string; readonly file: File }[]) => {
+    setMessage(null);
+    const left: { readonly id: string; readonly file: File }[] = [];
+    for (const item of list) {
+      if (item.file.size > MOST_BYTES) {
+        setMessage(`“${item.file.name}” has ${(item.file.size / 1048576).toFixed(0)} MB; at most 20 MB will do`);
+        continue;
+      }
+      setWaiting([item]);
+      try {
+        const sent = await fetch(
+          `/api/jobs/${jobId}/photos?id=${item.id}&caption=${encodeURIComponent(item.file.name)}`,
+          {
+            method: "POST",
+            body: item.file,
+          },
+        );
+        if (sent.status >= 500) throw new Error();
+        const answer = await sent.json();
+        if (!sent.ok) setMessage(answer.error?.message ?? "not taken");
+      } catch {
+        left.push(item);
+      }
+    }
+    setWaiting(left);
+    if (left.length > 0) setMessage("The record cannot be reached; the photo is kept here. Send it again in a moment.");
+    router.refresh();
+  };
+  const chosen = (input: HTMLInputElement) => {
+    const list = [...(input.files ?? [])].map((f) => ({ id: crypto.randomUUID(), file: f }));
+    input.value = "";
+    void send(list);
+  };
+  return (
+    <section aria-label="photos" className="p-3">
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="min-h-14 border border-ink px-4 text-lg"
+          onClick={() => camera.current?.click()}
+        >
+          take a photo
+        </button>
+        <button type="button" className="min-h-14 border border-ink px-4 text-lg" onClick={() => file.current?.click()}>
+          from a file
+        </button>
+        <input
+          ref={camera}
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="hidden"
+          aria-label="photo from the camera"
+          onChange={(e) => chosen(e.currentTarget)}
+        />
+        <input
+          ref={file}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          multiple
+          className="hidden"
+          aria-label="photo from a file"
+          onChange={(e) => chosen(e.currentTarget)}
+        />
+      </div>
+      {waiting.length > 0 && !message && <p className="pt-2 text-base">storing {waiting[0].file.name} …</p>}
+      {message && (
+        <p role="alert" className="pt-2 text-base font-bold">
+          {message}{" "}
+          {waiting.length > 0 && (
+            <button type="button" className="min-h-12 underline" onClick={() => void send(waiting)}>
+              send again
+            </button>
+          )}
+        </p>
+      )}
+      {photos.length === 0 && !message && (
+        <p className="pt-3 text-base">
+          No photo yet. One of each side, and one of the spacers in their order, before the key goes on.
+        </p>
+      )}
+      <ul className="flex flex-wrap gap-2 pt-3">
+        {photos.map((p) => (
+          <li key={p.id}>
+            <Dialog.Root>
+              <Dialog.Trigger className="block border border-rule" aria-label={`photo ${p.caption}, see large`}>
+                {/* biome-ignore lint/performance/noImgElement: stored pictures, already of the right size */}
+                <img src={`/api/photos/${p.id}?size=small`} alt={p.caption} className="h-32 w-auto" />
+              </Dialog.Trigger>
+              <Dialog.Portal>
+                <Dialog.Content
+                  aria-describedby={undefined}
+                  className="fixed inset-0 z-20 flex flex-col bg-paper outline-none"
+                >
+                  <div className="flex min-h-14 items-center justify-between border-b border-ink px-4">
+                    <Dialog.Title className="truncate text-lg">{p.caption || "photo"}</Dialog.Title>
+                    <Dialog.Close className="min-h-14 px-6 text-lg underline">back</Dialog.Close>
+                  </div>
+                  {/* biome-ignore lint/performance/noImgElement: stored pictures, already of the right size */}
+                  <img
+                    src={`/api/photos/${p.id}?size=large`}
+                    alt={p.caption}
+                    className="min-h-0 flex-1 object-contain p-2"
+                  />
+                </Dialog.Content>
+              </Dialog.Portal>
+            </Dialog.Root>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+};

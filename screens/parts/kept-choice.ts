@@ -1,0 +1,37 @@
+"use client";
+import { useSyncExternalStore } from "react";
+import type { LengthUnit } from "@/core/units/lengths";
+
+/** A choice this tablet keeps; every part of the page that shows it changes with it. */
+const keptChoice = <T extends string>(key: string, first: T, valid: (text: string) => text is T) => {
+  const listeners = new Set<() => void>();
+  const read = (): T => {
+    try {
+      const kept = localStorage.getItem(key);
+      return kept !== null && valid(kept) ? kept : first;
+    } catch {
+      return first;
+    }
+  };
+  const subscribe = (listener: () => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  };
+  return (): readonly [T, (to: T) => void] => [
+    useSyncExternalStore(subscribe, read, () => first),
+    (to: T) => {
+      localStorage.setItem(key, to);
+      for (const listener of listeners) listener();
+    },
+  ];
+};
+
+export const UNITS: readonly LengthUnit[] = ["mm", "inch", "thou"];
+
+/** What a bare figure is in, and what lengths are shown in. */
+export const useUnit = keptChoice<LengthUnit>("tall-compass-unit", "mm", (t): t is LengthUnit =>
+  (UNITS as readonly string[]).includes(t),
+);
+
+/** Who is at this bench. */
+export const useWho = keptChoice<string>("tall-compass-who", "", (t): t is string => t.length <= 60);

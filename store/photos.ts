@@ -1,0 +1,46 @@
+import { database } from "./database";
+
+/** A photo of a job; the picture itself is fetched apart. */
+export interface Photo {
+  readonly id: string;
+  readonly jobId: string;
+  readonly caption: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface PhotoWithPicture extends Photo {
+  /** JPEG, as large as it is kept, and small for a list. */
+  readonly large: Buffer;
+  readonly small: Buffer;
+}
+
+/** The same id again changes nothing. */
+export const addPhoto = async (p: PhotoWithPicture): Promise<void> => {
+  await database()("photos")
+    .insert({
+      id: p.id,
+      job_id: p.jobId,
+      caption: p.caption,
+      width: p.width,
+      height: p.height,
+      large: p.large,
+      small: p.small,
+    })
+    .onConflict("id")
+    .merge(["id"]);
+};
+
+/** In the order taken, without the pictures. */
+export const listPhotos = async (jobId: string): Promise<Photo[]> => {
+  const rows = await database()("photos")
+    .where({ job_id: jobId })
+    .orderBy("order")
+    .select("id", "caption", "width", "height");
+  return rows.map((r) => ({ ...r, jobId }));
+};
+
+export const findPicture = async (id: string, size: "large" | "small"): Promise<Buffer | null> => {
+  const row = await database()("photos").where({ id }).first(size);
+  return row ? row[size] : null;
+};
