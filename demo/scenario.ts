@@ -21,6 +21,21 @@ export interface DemoJob {
   readonly signedBy?: string;
 }
 
+/** Looked over at the counter. */
+const lookedOver = {
+  "condition.rim": "sound",
+  "condition.nipples": "replace",
+  "condition.spokes": "replace",
+  "condition.spokes.note": "rust pits under the heads",
+  "condition.hub": "sound",
+  "condition.drum": "watch",
+  "condition.drum.note": "light scoring",
+  "condition.bearings": "replace",
+  "lacing.overUnder": "laced",
+  "lacing.hubMark": "oiler opposite the valve",
+  "hub.spacers": "12 stepped, 8, then the speedo drive",
+};
+
 const asFound = {
   "offset.found": 1.2,
   "rim.firstHole": "A",
@@ -96,7 +111,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     sideB: "sprocket side",
     tolerance: "race",
     promisedIn: 2,
-    figures: { ...asFound, ...fullWidth40, "lace.last": 40 },
+    figures: { ...asFound, ...lookedOver, ...fullWidth40, "rim.size": "18", "hub.kind": "full-width", "lace.last": 40 },
     settled: true,
     rounds: { seed: 5, count: 3, leaveTurns: true },
   },
@@ -112,7 +127,16 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     sideB: "plain side",
     tolerance: "show",
     promisedIn: 5,
-    figures: { ...asFound, ...singleSided36, "lace.last": 14 },
+    figures: {
+      ...asFound,
+      ...lookedOver,
+      ...singleSided36,
+      "rim.size": "19",
+      "hub.kind": "single-sided",
+      "rim.insideDiameter": 458,
+      "rim.reach": 6.2,
+      "lace.last": 14,
+    },
     settled: true,
   },
   {
@@ -129,7 +153,24 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     promisedIn: 12,
     waitingFor: "plating",
     waitingSinceIn: -6,
-    figures: { ...asFound, ...fullWidth40, "rim.holes": 36, "lacing.A.cross": 2, "lacing.B.cross": 2 },
+    // The washers were written down with the wrong sign; the second way to the rim's diameter shows it.
+    figures: {
+      ...asFound,
+      ...lookedOver,
+      ...fullWidth40,
+      "rim.holes": 36,
+      "rim.size": "18",
+      "hub.kind": "full-width",
+      "rim.washer": -0.5,
+      "rim.insideDiameter": 430,
+      "rim.reach": 5.4,
+      "offset.flipGap": 2.6,
+      "sample.A.out": 169.5,
+      "sample.A.in": 169.8,
+      "sample.B.out": 168.9,
+      "sample.B.in": 169.2,
+      "rim.section": "steel",
+    },
   },
   {
     kind: "rebuild",

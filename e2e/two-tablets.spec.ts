@@ -21,21 +21,48 @@ test("two tablets: different lines both succeed, the same line shows both and as
   await two.getByRole("button", { name: "here: From the second" }).click();
   await expect(two.getByRole("button", { name: /^customer From the second/ })).toBeVisible();
 
+  // One dimension taken on both: both values are shown on both, and one is chosen.
+  await Promise.all([one.goto(`/jobs/${id}/measure`), two.goto(`/jobs/${id}/measure`)]);
+  await type(one, /^rim height:/, "31");
+  await expect(one.getByRole("button", { name: "rim height: 31" })).toBeVisible();
+  await type(two, /^rim height:/, "29");
+  await expect(two.getByRole("alert").first()).toContainText("Which is right?");
+  await one.reload();
+  await expect(one.getByText(/taken twice at once: 31 and 29/)).toBeVisible();
+  await two.getByRole("button", { name: "there: 31" }).click();
+  await expect(two.getByRole("button", { name: "rim height: 31" })).toBeVisible();
+  // Different dimensions at the same moment both succeed, and nobody is asked.
+  await Promise.all([type(one, /^bed thickness:/, "2.6"), type(two, /^nipple head to slot:/, "2.4")]);
+  await expect(one.getByRole("button", { name: "bed thickness: 2.6" })).toBeVisible();
+  await expect(two.getByRole("button", { name: "nipple head to slot: 2.4" })).toBeVisible();
+  await two.reload();
+  for (const name of ["bed thickness: 2.6", "nipple head to slot: 2.4", "rim height: 31"])
+    await expect(two.getByRole("button", { name })).toBeVisible();
+  await expect(two.getByText(/taken twice at once/)).toHaveCount(0);
+  await Promise.all([one.goto(`/jobs/${id}/book-in`), two.goto(`/jobs/${id}/book-in`)]);
+  await one.getByRole("tab", { name: "Before the key" }).click();
+  await one.getByRole("button", { name: /more, not yet taken/ }).click();
+
   // Figures are append-only: both are kept, the newest counts.
   await type(one, /spacers and their order/, "12, then 8");
-  await type(two, /condition and marks/, "rust at the weld");
+  await two.getByRole("tab", { name: "Wheel" }).click();
+  await two.getByRole("button", { name: /more, not yet taken/ }).click();
+  await type(two, /other marks/, "rust at the weld");
   await one.reload();
+  await one.getByRole("tab", { name: "Before the key" }).click();
   await expect(one.getByRole("button", { name: /spacers.*12, then 8/ })).toBeVisible();
-  await expect(one.getByRole("button", { name: /condition.*rust at the weld/ })).toBeVisible();
+  await expect(two.getByRole("button", { name: /other marks.*rust at the weld/ })).toBeVisible();
+  await one.getByRole("button", { name: /more, not yet taken/ }).click();
 
   // The server away: the figure is kept in the browser and sent when it answers again.
   await one.route("**/api/**", (route) => route.abort());
-  await type(one, /^side to side as found/, "2.5");
+  await type(one, /side to side as found/, "2.5");
   await expect(one.getByRole("alert").first()).toContainText("cannot be reached");
   await one.unroute("**/api/**");
-  await type(one, /^hop as found/, "1.5");
-  await expect(one.getByRole("button", { name: /^hop as found 1.5/ })).toBeVisible();
+  await type(one, /hop as found/, "1.5");
+  await expect(one.getByRole("button", { name: /hop as found.*1.5/ })).toBeVisible();
   await two.reload();
-  await expect(two.getByRole("button", { name: /^side to side as found 2.5/ })).toBeVisible();
-  await expect(two.getByRole("button", { name: /^hop as found 1.5/ })).toBeVisible();
+  await two.getByRole("tab", { name: "Before the key" }).click();
+  await expect(two.getByRole("button", { name: /side to side as found.*2.5/ })).toBeVisible();
+  await expect(two.getByRole("button", { name: /hop as found.*1.5/ })).toBeVisible();
 });

@@ -3,25 +3,7 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { totalReading } from "@/core/runout/runout";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
-
-/** Taps a figure, types it and takes it: the entry bar's own way. */
-const enter = async (page: Page, label: string | RegExp, typed: string, take = "take") => {
-  await page.getByRole("button", { name: label }).first().click();
-  await page.getByLabel("entry").getByRole("textbox").or(page.getByLabel("entry").locator("input")).fill(typed);
-  const saved = page.waitForResponse(
-    (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
-  );
-  await page.getByLabel("entry").getByRole("button", { name: take, exact: true }).click();
-  await saved;
-};
-const choose = async (page: Page, label: string | RegExp, choice: string) => {
-  await page.getByRole("button", { name: label }).first().click();
-  const saved = page.waitForResponse(
-    (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
-  );
-  await page.getByLabel("entry").getByRole("button", { name: choice, exact: true }).click();
-  await saved;
-};
+import { choose, enter, turnTo } from "./at-the-bench";
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
 const readRound = async (page: Page, stand: StandInWheel) => {
@@ -54,40 +36,52 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "Rebuild" }).click();
   await page.waitForURL(/book-in/);
-  await enter(page, /offset as found/, "1,25", "to brake side");
+  await enter(page, /^customer/, "Nora Testwell");
+  await turnTo(page, "Before the key");
+  await enter(page, /^(lost if not taken now )?offset as found/, "1,25", "to brake side");
   await choose(page, /first hole after the valve/, "to the brake side");
   await choose(page, /which way that spoke leans/, "trailing");
   await choose(page, /heads of the trailing spokes/, "outside");
-  await enter(page, /^customer/, "Nora Testwell");
+  await turnTo(page, "Wheel");
   await enter(page, /^machine/, "Sandpiper 200");
   await enter(page, /name of the other side/, "plain side");
 
   // The check values of the trade: 32 holes, ERD 604, hole circle 60, hole 2.5, 3 cross (common practice).
   await page.getByRole("link", { name: /Measure/ }).click();
   await page.waitForURL(/measure/);
-  for (const [label, typed] of [
+  const takeAll = async (figures: readonly (readonly [string, string])[]) => {
+    for (const [label, typed] of figures) await enter(page, new RegExp(`^${label}`), typed);
+  };
+  await takeAll([
     ["rim holes", "32"],
     ["outside diameter:", "632"],
     ["rim height:", "20"],
     ["bed thickness:", "3"],
-    ["washer", "0.5"],
-    ["nipple head to slot", "2.5"],
+    ["washer:", "0.5"],
+    ["nipple head to slot:", "2.5"],
     ["holes off the centre line:", "0"],
     ["rim width:", "45"],
+  ]);
+  await expect(page.getByLabel("Effective rim diameter, outside in")).toContainText("604.00");
+  await turnTo(page, "Hub");
+  await takeAll([
     ["spacer width:", '8"'],
     ["brake side face to flange:", "55.6"],
     ["plain side face to flange:", "45.1"],
     ["brake side hole circle:", "60"],
     ["plain side hole circle:", "60"],
-    ["brake side spoke hole", "2.5"],
-    ["plain side spoke hole", "2.5"],
+  ]);
+  await turnTo(page, "end, brake side");
+  await takeAll([["brake side spoke hole:", "2.5"]]);
+  await turnTo(page, "end, plain side");
+  await takeAll([["plain side spoke hole:", "2.5"]]);
+  await turnTo(page, "Old spokes");
+  await takeAll([
     ["crosses, brake side", "3"],
     ["crosses, plain side", "3"],
     ["spoke thickness", "2.6"],
     ["tension wanted", "1400"],
-  ] as const)
-    await enter(page, new RegExp(`^${label}`), typed);
-  await expect(page.getByLabel("Effective rim diameter, outside in")).toContainText("604.00");
+  ]);
   await page.getByRole("link", { name: /Spokes/ }).click();
   await page.waitForURL(/spokes/);
   const lengths = await page.getByTestId("length").allTextContents();

@@ -2,7 +2,7 @@ import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import type { RoundReadings } from "@/core/truing/state";
-import { buildWheel, type WheelBuild } from "@/core/wheel/build";
+import { buildWheel, measuredSoFar, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { type Build, findBuild } from "./builds";
@@ -73,6 +73,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
   const progress: Progress = {
     kind: job.kind,
     taken: Object.keys(taken),
+    measured: measuredSoFar(build),
     hasBuild: settled !== null,
     buildStale: settled !== null && !sameWheel({ ...settled.wheel, name: "" }, { ...build.input, name: "" }),
     laced: wheel !== null && (taken["lace.last"]?.value ?? 0) >= wheel.rim.holes,

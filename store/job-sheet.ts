@@ -59,6 +59,12 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
     found: readRounds.length > 1 ? tensions(first) : "not read",
     returned: tensions([...readRounds].reverse().find((r) => r.readings.some((x) => x.what === "tension"))),
   });
+  if (taken["drum.before"] || taken["drum.after"])
+    lines.push({
+      label: "Drum out of round",
+      found: mm(figure("drum.before")),
+      returned: mm(figure("drum.after")),
+    });
   const assumed = (record.settled?.assumed ?? record.build.assumed).map((name) =>
     withSideNames(FIGURES[name]?.label ?? name, names),
   );

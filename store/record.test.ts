@@ -6,6 +6,7 @@ import { jobRecord } from "./job-record";
 import { changeJob, openJob } from "./jobs";
 import { addMeasurement } from "./measurements";
 import { migrate } from "./migrate";
+import { addPhoto, findPicture, listPhotos } from "./photos";
 import { addReading, addTurn, listRounds, openRound, roundReadings, turnsMade } from "./rounds";
 import { StaleCopy } from "./stale-copy";
 
@@ -61,6 +62,48 @@ describe("the record", () => {
     await expect(saveBuild({ ...build, wheel: { ...build.wheel, offset: 3 }, version: 1 })).rejects.toBeInstanceOf(
       StaleCopy,
     );
+  });
+  test("a figure taken on two tablets at once: both are kept, each is told, one who has seen both settles it", async () => {
+    const job = await newJob();
+    const put = (typed: string, seen: string | null, id = crypto.randomUUID()) =>
+      addMeasurement({
+        id,
+        jobId: job.id,
+        name: "rim.height",
+        place: 0,
+        role: "new",
+        typed,
+        unit: "mm",
+        value: Number(typed),
+        method: "vernier",
+        who: "T",
+        seen,
+      });
+    const [a, b] = [crypto.randomUUID(), crypto.randomUUID()];
+    const besides = await Promise.all([put("31", null, a), put("29", null, b)]);
+    // Whichever came second was told of the first; nobody was refused.
+    expect(besides.filter((e) => e !== null)).toHaveLength(1);
+    const clash = (await jobRecord(job.id))?.taken["rim.height"]?.clash;
+    expect(new Set([clash?.there.typed, clash?.here.typed])).toEqual(new Set(["31", "29"]));
+    expect((await jobRecord(job.id))?.build.doubts[0].text).toContain("taken twice at once");
+    expect(await put("31", clash?.here.id ?? null)).toBeNull();
+    const settled = (await jobRecord(job.id))?.taken["rim.height"];
+    expect(settled).toMatchObject({ value: 31, clash: null });
+    // The same value unseen is no quarrel, and a repeated request changes nothing.
+    expect(await put("31", a)).toBeNull();
+    await put("99", null, b);
+    expect((await jobRecord(job.id))?.measurements.map((m) => m.typed)).toHaveLength(4);
+  });
+  test("photos are kept byte for byte with their job and go with it", async () => {
+    const job = await newJob();
+    const large = Buffer.from([...Array(70_000).keys()].map((i) => i % 251));
+    const photo = { id: crypto.randomUUID(), jobId: job.id, caption: "left", width: 3, height: 2 };
+    await addPhoto({ ...photo, large, small: Buffer.from([1, 2]) });
+    await addPhoto({ ...photo, caption: "again", large: Buffer.alloc(1), small: Buffer.alloc(1) });
+    expect(await listPhotos(job.id)).toEqual([photo]);
+    expect((await findPicture(photo.id, "large"))?.equals(large)).toBe(true);
+    await database()("jobs").where({ id: job.id }).delete();
+    expect(await findPicture(photo.id, "small")).toBeNull();
   });
   test("a figure changed after the lengths were taken is told", async () => {
     const job = await newJob();

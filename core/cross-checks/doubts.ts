@@ -17,6 +17,8 @@ export interface Doubt {
   /** The figure to take again. */
   readonly figure: string;
   readonly text: string;
+  /** The figure that raised it, where that is another one. */
+  readonly raisedBy?: string;
 }
 
 const tell = (d: Disagreement, what: string): Doubt[] => {
@@ -277,7 +279,8 @@ export const doubts = (w: CheckedTogether): Doubt[] => {
     ...holeCircleDoubts(read, "B", holes),
     ...mixedUp(read),
     ...explained.map((e, i) => ({
-      figure: e.figure,
+      figure: e.figure === "rim.outsideDiameter" ? (w.erd.terms[0].figure ?? e.figure) : e.figure,
+      raisedBy: "sample.A.out",
       text:
         i === 0
           ? `The old spokes do not fit what was measured. One thing would explain them all: ${e.text}.`

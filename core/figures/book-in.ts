@@ -146,7 +146,7 @@ export const KIND_FIGURES: readonly Figure[] = [
     how: "count them; they go round in fours",
     kind: "count",
     picture: "count",
-    likely: [28, 40],
+    likely: [28, 48],
   },
   {
     name: "rim.size",

@@ -20,8 +20,9 @@ export const OVER_EDGES_MM = 28;
 export const presets = (figures: Figures): Readonly<Record<string, number | string>> => {
   const hub = HUBS[String(figures["hub.kind"] ?? "full-width")] ?? HUBS["full-width"];
   const inches = Number(figures["rim.size"] ?? 18);
-  // A small flange takes its spokes across more of the others before they leave it straight.
-  const cross = (circle: number) => (circle > 160 ? 1 : circle > 120 ? 2 : 3);
+  const pitch = 720 / Number(figures["rim.holes"] ?? 36);
+  // A small flange takes its spokes across more of the others before they leave it straight; never past the next head.
+  const cross = (circle: number) => Math.min(circle > 160 ? 1 : circle > 120 ? 2 : 3, Math.floor(66 / pitch));
   return {
     "rim.holes": 36,
     "rim.outsideDiameter": Math.round(inches * 25.4 + OVER_EDGES_MM),

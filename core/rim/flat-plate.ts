@@ -14,6 +14,18 @@ export interface FlatPlate {
 const STRAIGHTEN = 0.8;
 const SCRAP = 5;
 
+/** The three numbers that fit best, by the normal equations and Cramer's rule. */
+const leastSquares = (rows: readonly (readonly number[])[], wanted: readonly number[]): readonly number[] => {
+  const m = [0, 1, 2].map((p) => [0, 1, 2].map((q) => rows.reduce((sum, r) => sum + r[p] * r[q], 0)));
+  const v = [0, 1, 2].map((p) => rows.reduce((sum, r, i) => sum + r[p] * wanted[i], 0));
+  const det = (a: readonly (readonly number[])[]) =>
+    a[0][0] * (a[1][1] * a[2][2] - a[1][2] * a[2][1]) -
+    a[0][1] * (a[1][0] * a[2][2] - a[1][2] * a[2][0]) +
+    a[0][2] * (a[1][0] * a[2][1] - a[1][1] * a[2][0]);
+  const whole = det(m);
+  return [0, 1, 2].map((c) => det(m.map((row, p) => row.map((x, q) => (q === c ? v[p] : x)))) / whole);
+};
+
 /**
  * The gap under a rim's edge at each hole, with side A up. A rim on a plate touches at three places, so its tilt is taken
  * out: mean, and once per turn. Holes not read are filled from their neighbours, straight between.
@@ -25,21 +37,20 @@ export const flatPlate = (gaps: readonly (number | null)[]): FlatPlate | null =>
   const n = gaps.length;
   const read = gaps.flatMap((g, i) => (g === null ? [] : [{ i, g }]));
   if (read.length < 8) return null;
-  const filled = gaps.map((g, i) => {
-    if (g !== null) return g;
-    const next = read.find((r) => r.i > i) ?? { i: read[0].i + n, g: read[0].g };
-    const back = [...read].reverse().find((r) => r.i < i) ?? {
-      i: (read.at(-1)?.i ?? 0) - n,
-      g: read.at(-1)?.g ?? 0,
-    };
-    return back.g + ((next.g - back.g) * (i - back.i)) / (next.i - back.i);
-  });
   // Side A up: a gap below means this place stands higher, towards A.
   const angle = (i: number) => (2 * Math.PI * (i + 0.5)) / n;
-  const mean = filled.reduce((a, b) => a + b, 0) / n;
-  const cos = (filled.reduce((a, g, i) => a + g * Math.cos(angle(i)), 0) * 2) / n;
-  const sin = (filled.reduce((a, g, i) => a + g * Math.sin(angle(i)), 0) * 2) / n;
-  const bend = filled.map((g, i) => g - mean - cos * Math.cos(angle(i)) - sin * Math.sin(angle(i)));
+  const [mean, cos, sin] = leastSquares(
+    read.map((r) => [1, Math.cos(angle(r.i)), Math.sin(angle(r.i))]),
+    read.map((r) => r.g),
+  );
+  const own = read.map((r) => ({ i: r.i, b: r.g - mean - cos * Math.cos(angle(r.i)) - sin * Math.sin(angle(r.i)) }));
+  const first = own[0];
+  const final = own[own.length - 1];
+  const bend = gaps.map((_, i) => {
+    const back = own.findLast((r) => r.i <= i) ?? { i: final.i - n, b: final.b };
+    const next = own.find((r) => r.i >= i) ?? { i: first.i + n, b: first.b };
+    return next.i === back.i ? back.b : back.b + ((next.b - back.b) * (i - back.i)) / (next.i - back.i);
+  });
   const total = Math.max(...bend) - Math.min(...bend);
   const worst = bend.reduce((a, b, i) => (Math.abs(b) > Math.abs(bend[a]) ? i : a), 0);
   const verdict = total > SCRAP ? "scrap" : total > STRAIGHTEN ? "straighten" : "true";

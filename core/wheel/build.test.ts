@@ -6,9 +6,10 @@ import { trialWheel } from "@/core/truing/trial.test.rig";
 import { FIGURES } from "../figures/all-figures";
 import { checkFigure } from "../figures/check-figure";
 import { presets } from "../figures/presets";
-import { buildFromFigures as buildWheel } from "./build";
+import { spokeKinds } from "../spoke/kinds";
+import { buildFromFigures as buildWheel, measuredSoFar } from "./build";
 import { type Progress, stageStates } from "./stages";
-import { mostCrosses, readWheel } from "./wheel-file";
+import { mostCrosses, readWheel, type Wheel } from "./wheel-file";
 
 describe("a wheel from figures", () => {
   test("with nothing measured every preset stands in, marked, and makes a wheel that can be laced", () => {
@@ -36,6 +37,57 @@ describe("a wheel from figures", () => {
     expect(built.assumed).not.toContain("rim.height");
     expect(built.erd.terms.some((t) => t.assumed)).toBe(false);
     expect(built.toCentre.B.terms.map((t) => t.assumed ?? false)).toEqual([false, true]);
+  });
+  test("every holes, rim size and kind of hub told at the counter makes a wheel that can be laced", () => {
+    for (const holes of [28, 32, 36, 40, 48])
+      for (const size of ["16", "17", "18", "19", "20", "21"])
+        for (const kind of ["full-width", "single-sided", "conical"])
+          for (const seat of ["bent", "straight"]) {
+            const told = { "rim.holes": holes, "rim.size": size, "hub.kind": kind, "hub.seat": seat };
+            const built = buildWheel(told, "");
+            expect(built.problem, JSON.stringify(told)).toBeNull();
+            expect(built.doubts).toEqual([]);
+            expect(spokeKinds(built.wheel as Wheel).warnings, JSON.stringify(told)).toEqual([]);
+          }
+  });
+  test("rows, clocking, flange thickness and bores are carried into the wheel; measuring is done by any way to the ERD", () => {
+    const built = buildWheel(
+      {
+        "rim.holes": 36,
+        "rim.rod": 200,
+        "rim.rodGap": 38,
+        "hub.measuredFrom": "centre",
+        "hub.A.fromCentre": 34,
+        "hub.B.fromCentre": 31,
+        "hub.A.holeCircle": 150,
+        "hub.B.holeEdges": 126,
+        "hub.B.holeDiameter": 4,
+        "hub.A.thickness": 6,
+        "hub.rows": "two",
+        "hub.A.outerCircle": 158,
+        "hub.A.rowStep": 5,
+        "hub.clocking": "measured",
+        "hub.clockingArc": 11.33,
+        "lacing.overUnder": "laced",
+      },
+      "",
+    );
+    expect(built.erdMethod).toBe("rods");
+    expect(built.assumed).not.toContain("rim.outsideDiameter");
+    expect(measuredSoFar(built)).toBe("all");
+    const { hub, rim, lacing } = built.wheel as Wheel;
+    expect(rim.erd).toBe(438);
+    expect(hub.A.rows).toEqual({
+      inner: { holeCircle: 150, toCentre: 34 },
+      outer: { holeCircle: 158, toCentre: 39 },
+    });
+    expect(hub.B.rows?.outer).toEqual({ holeCircle: 130, toCentre: 31 });
+    expect(hub.A.thickness).toBe(6);
+    // A chord of 11.33 on a circle of 130 is 10°: the flanges' half pitch at 36 holes.
+    expect(hub.clockingDeg).toBeCloseTo(10, 2);
+    expect(lacing.interlaced).toBe(true);
+    expect(measuredSoFar(buildWheel({ "rim.holes": 36 }, ""))).toBe("none");
+    expect(measuredSoFar(buildWheel({ "rim.holes": 36, "rim.rod": 200, "rim.rodGap": 38 }, ""))).toBe("some");
   });
   test("what makes no wheel is said at the figure it was measured as", () => {
     expect(buildWheel({ "rim.outsideDiameter": 200 }, "").problem).toMatchObject({
@@ -69,6 +121,7 @@ describe("the line", () => {
   const bare: Progress = {
     kind: "rebuild",
     taken: [],
+    measured: "none",
     hasBuild: false,
     buildStale: false,
     laced: false,

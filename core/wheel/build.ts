@@ -189,6 +189,18 @@ export const buildFromFigures = (
   };
 };
 
+/** How much of what the lengths rest on was measured: rim holes, ERD, flanges and hole circles. */
+export const measuredSoFar = (build: WheelBuild): "all" | "some" | "none" => {
+  const sums = [build.erd, build.toCentre.A, build.toCentre.B, build.holeCircle.A, build.holeCircle.B];
+  const needed = [
+    build.assumed.includes("rim.holes"),
+    ...sums.flatMap((s) => s.terms.filter((t) => t.figure !== "rim.washer").map((t) => t.assumed ?? false)),
+  ];
+  if (!needed.includes(true)) return "all";
+  // Holes alone are told at the counter; measuring begins with the first length.
+  return needed.slice(1).includes(false) ? "some" : "none";
+};
+
 /** ERD back from old spokes, as a sum of its own; null without samples. */
 const oldSpokesSum = (
   read: FigureReader,

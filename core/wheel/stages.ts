@@ -27,6 +27,8 @@ export interface Progress {
   readonly kind: string;
   /** Names of figures taken. */
   readonly taken: readonly string[];
+  /** Does everything the lengths rest on come from a measurement, some of it, or none? */
+  readonly measured: "all" | "some" | "none";
   readonly hasBuild: boolean;
   /** The figures now make another wheel than the one settled. */
   readonly buildStale: boolean;
@@ -38,18 +40,6 @@ export interface Progress {
 }
 
 const LOST_FOR_GOOD = ["offset.found", "rim.firstHole", "lacing.firstLean", "lacing.trailingHeads"];
-const NEEDED_TO_MEASURE = [
-  "rim.holes",
-  "rim.outsideDiameter",
-  "rim.height",
-  "rim.bedThickness",
-  "hub.width",
-  "hub.A.fromFace",
-  "hub.B.fromFace",
-  "hub.A.holeCircle",
-  "hub.B.holeCircle",
-];
-
 /** Which of a list of figures have not been taken. */
 const lacking = (p: Progress, names: readonly string[]) => names.filter((n) => !p.taken.includes(n));
 
@@ -63,7 +53,7 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
         : started(LOST_FOR_GOOD) || p.rounds > 0 || p.hasBuild
           ? "missing"
           : "open",
-    measure: lacking(p, NEEDED_TO_MEASURE).length === 0 ? "done" : started(NEEDED_TO_MEASURE) ? "missing" : "open",
+    measure: p.measured === "all" ? "done" : p.measured === "some" ? "missing" : "open",
     spokes: p.hasBuild ? "done" : "open",
     lace: p.laced || p.rounds > 0 ? "done" : "open",
     tension: "open",

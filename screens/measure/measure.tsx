@@ -163,7 +163,9 @@ export const Measure = (props: MeasureProps) => {
       {...props}
       figures={[...IN_TURN[group].filter((f) => asked.includes(f))]}
       ledgers={ledgers}
-      doubts={doubts.filter((d) => (GROUP_OF.get(d.figure) ?? group) === group)}
+      doubts={doubts.filter((d) =>
+        [d.figure, d.raisedBy].some((f) => f !== undefined && (GROUP_OF.get(f) ?? group) === group),
+      )}
       cautions={CAUTIONS_OF[group]}
       notes={NOTES[group]}
       drawing={(tap) => (
@@ -182,7 +184,7 @@ export const Measure = (props: MeasureProps) => {
               gaps={gaps}
               plate={plate}
               names={names}
-              onWalk={() => setWalk(Math.max(1, gaps.findIndex((g) => g === null) + 1))}
+              onWalk={() => setWalk(Math.max(1, gaps.indexOf(null) + 1))}
               onTap={setWalk}
             />
           ) : (

@@ -1,0 +1,66 @@
+import { expect, type Page } from "@playwright/test";
+
+const stored = (page: Page) =>
+  page.waitForResponse(
+    (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
+  );
+
+/** Opens what belongs together: Rim, Hub, Before the key. */
+export const turnTo = (page: Page, ...tabs: readonly (string | RegExp)[]) =>
+  tabs.reduce(
+    (before, name) => before.then(() => page.getByRole("tab", { name, exact: typeof name === "string" }).click()),
+    Promise.resolve(),
+  );
+
+/** Finds a figure on drawing or list, opening the rest of the list when it is not among the next three. */
+const find = async (page: Page, label: string | RegExp) => {
+  const figure = page.getByRole("button", { name: label }).first();
+  if (!(await figure.isVisible())) await page.getByRole("button", { name: /more, not yet taken/ }).click();
+  await figure.click();
+};
+
+/** Taps a figure, types it and takes it: the entry bar's own way. */
+export const enter = async (
+  page: Page,
+  label: string | RegExp,
+  typed: string,
+  take: string | RegExp = /^(take|replace)$/,
+) => {
+  await find(page, label);
+  await page.getByLabel("entry").locator("input").fill(typed);
+  const saved = stored(page);
+  await page
+    .getByLabel("entry")
+    .getByRole("button", { name: take, exact: typeof take === "string" })
+    .click();
+  await saved;
+};
+
+export const choose = async (page: Page, label: string | RegExp, choice: string) => {
+  await find(page, label);
+  const saved = stored(page);
+  await page.getByLabel("entry").getByRole("button", { name: choice, exact: true }).click();
+  await saved;
+};
+
+/** The question the entry bar asks now. */
+export const asks = (page: Page, words: string | RegExp) =>
+  expect(page.getByLabel("entry").getByRole("paragraph").first()).toHaveText(words);
+
+/** A job of its own for a test. */
+export const newJob = async (page: Page, kind = "rebuild"): Promise<string> => {
+  const id = crypto.randomUUID();
+  const made = await page.request.post("/api/jobs", { data: { id, kind } });
+  expect(made.ok()).toBe(true);
+  return id;
+};
+
+/** Puts figures down as another tablet would. */
+export const put = async (page: Page, id: string, figures: Readonly<Record<string, string>>) => {
+  for (const [name, typed] of Object.entries(figures)) {
+    const made = await page.request.post(`/api/jobs/${id}/measurements`, {
+      data: { id: crypto.randomUUID(), name, typed },
+    });
+    expect(made.ok(), `${name} ${typed}: ${await made.text()}`).toBe(true);
+  }
+};

@@ -1,0 +1,36 @@
+import { expect, test } from "@playwright/test";
+
+test("true only: from the jobs to the first reading in at most five taps, the presets marked assumed", async ({
+  page,
+}) => {
+  await page.goto("/");
+  let taps = 0;
+  const tap = async (name: string) => {
+    await page.getByRole("button", { name, exact: true }).click();
+    taps++;
+  };
+  await tap("True only");
+  await tap("36");
+  await tap("19");
+  await tap("single-sided");
+  await expect(page.getByTestId("walk-spoke")).toBeVisible();
+  await expect(page.getByLabel("entry").locator("input")).toBeFocused();
+  expect(taps).toBeLessThanOrEqual(5);
+  await page.keyboard.type("0");
+  const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
+  await page.keyboard.press("Enter");
+  await stored;
+  await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  // Coming back to the address goes on with this round, and says what is assumed.
+  await page.reload();
+  await expect(page.getByTestId("assumed")).toContainText(/\d+ figures assumed/);
+  const id = page.url().match(/jobs\/([^/]+)/)?.[1];
+  const wheel = await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json();
+  // 19 inch and 28 mm of edges, less walls, plus bed and nipple; a single-sided hub has one large flange.
+  expect(wheel.rim.holes).toBe(36);
+  expect(wheel.rim.erd).toBeCloseTo(19 * 25.4 + 28 - 60 + 11, 0);
+  expect(wheel.hub.A.holeCircle).toBeGreaterThan(wheel.hub.B.holeCircle);
+  await page.goto(`/jobs/${id}/measure`);
+  await expect(page.getByRole("button", { name: /^outside diameter: 511 assumed/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^rim holes 36$/ })).toBeVisible();
+});
