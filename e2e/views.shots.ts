@@ -22,9 +22,19 @@ test("every main view", async ({ page }) => {
     await open(page, mark, stage);
     await keep(page, stage);
   }
-  await open(page, "L-007", "measure");
-  await page.getByRole("button", { name: /^outside diameter/ }).click();
+  await open(page, "B-021", "measure");
+  await page.getByRole("button", { name: /^washer/ }).click();
   await keep(page, "measure");
+  await page.keyboard.press("Escape");
+  for (const [tab, name] of [
+    ["Hub", "measure-hub"],
+    ["Offset", "measure-offset"],
+    ["Old spokes", "measure-old-spokes"],
+  ] as const) {
+    await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
+    await page.waitForTimeout(200);
+    await keep(page, name);
+  }
   await open(page, "L-007", "lace");
   await page.getByRole("button", { name: /go on at/ }).click();
   await keep(page, "lace-walk");

@@ -59,20 +59,20 @@ export const BookIn = (props: BookInProps) => {
       notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
       drawing={(tap) => (
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr]">
-          <div className="flex min-h-0 flex-col p-2">
+          <div className="flex min-h-0 flex-col p-2 portrait:flex-row">
             <ConditionMarks row="above" tap={tap} />
-            <div className="relative min-h-0 flex-1">
+            <div className="relative min-h-0 min-w-0 flex-1">
               {wheel && (
                 <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
               )}
               <ConditionLines />
+              {scrap.length > 0 && (
+                <p role="alert" className="absolute inset-x-0 top-1/2 bg-stop p-2 text-center text-lg text-paper">
+                  {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
+                </p>
+              )}
             </div>
             <ConditionMarks row="below" tap={tap} />
-            {scrap.length > 0 && (
-              <p role="alert" className="bg-stop p-2 text-center text-lg text-paper">
-                {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
-              </p>
-            )}
           </div>
           <div className="flex min-h-0 flex-col border-l border-grid portrait:border-t portrait:border-l-0">
             <Groups

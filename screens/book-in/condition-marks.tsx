@@ -51,29 +51,29 @@ const ROWS: Readonly<
   ],
 };
 
-/** Thin lines from the marks to the parts they speak of. */
-export const ConditionLines = () => (
-  <svg
-    viewBox="-50 -50 100 100"
-    className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
-    aria-hidden="true"
-  >
-    {(["above", "below"] as const).flatMap((row) =>
-      ROWS[row].map(({ part, to }, i) => (
-        <path
-          key={part}
-          d={`M${-33 + 33 * i} ${row === "above" ? -54 : 54}L${to[0]} ${to[1]}`}
-          stroke="var(--color-rule)"
-          strokeWidth="0.5"
-        />
-      )),
-    )}
-  </svg>
-);
+/** Thin lines from the marks to the parts they speak of: from above and below, held upright from left and right. */
+export const ConditionLines = () =>
+  (["landscape", "portrait"] as const).map((held) => (
+    <svg
+      key={held}
+      viewBox="-50 -50 100 100"
+      className={`pointer-events-none absolute inset-0 h-full w-full overflow-visible ${held === "portrait" ? "landscape:hidden" : "portrait:hidden"}`}
+      aria-hidden="true"
+    >
+      {(["above", "below"] as const).flatMap((row) =>
+        ROWS[row].map(({ part, to }, i) => {
+          const along = -33 + 33 * i;
+          const away = row === "above" ? -54 : 54;
+          const from = held === "landscape" ? `${along} ${away}` : `${away} ${along - 6}`;
+          return <path key={part} d={`M${from}L${to[0]} ${to[1]}`} stroke="var(--color-rule)" strokeWidth="0.5" />;
+        }),
+      )}
+    </svg>
+  ));
 
 /** The parts looked over: a tap moves sound, watch, replace, scrap; the note is taken below it. */
 export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap }) => (
-  <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper">
+  <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper portrait:w-48 portrait:grid-cols-1 portrait:content-around">
     {ROWS[row].map(({ part }) => {
       const name = `condition.${part}`;
       const now = tap.label(name);

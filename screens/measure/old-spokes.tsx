@@ -43,8 +43,10 @@ export const OldSpokes = ({
                   {tap.doubted(name) && <DoubtFlag />}
                   {open ? "–" : taken}
                 </span>
-                <span className="w-56 text-right text-base">
-                  {c ? `worked out ${showLength(Number(c.worked.toFixed(1)), unit)}, ${difference(c, unit)}` : ""}
+                <span className="w-64 text-right text-base">
+                  {c
+                    ? `worked out ${unit === "mm" ? c.worked.toFixed(1) : showLength(c.worked, unit)}, ${difference(c, unit)}`
+                    : ""}
                 </span>
               </span>
               <svg viewBox="0 0 560 26" className="h-7 w-full" aria-hidden="true" preserveAspectRatio="xMinYMid meet">

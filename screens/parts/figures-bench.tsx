@@ -166,6 +166,9 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   }));
   const inLedgers = new Set(shown.flatMap((l) => l.terms.map((t) => t.figure)));
   const told = doubts.map((d) => ({ ...d, text: named(d.text) }));
+  // A sum in doubt stands where it is seen without scrolling.
+  const inDoubt = (l: Ledger) => l.terms.some((t) => doubts.some((d) => d.figure === t.figure));
+  const sums = [...shown.filter(inDoubt), ...shown.filter((l) => !inDoubt(l))];
   const apart = told.filter((d) => !inLedgers.has(d.figure));
   return (
     <>
@@ -230,7 +233,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
                 <Doubt>{d.text}</Doubt>
               </button>
             ))}
-          {shown.map((l) => (
+          {sums.map((l) => (
             <LedgerSum key={l.title} ledger={l} doubts={told} counts={l.counts} onTap={taking.tap} />
           ))}
           {notes.map((n) => (
