@@ -60,9 +60,12 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
     true: p.trueEnough || p.signed ? "done" : "open",
     "hand-back": p.signed ? "done" : "open",
   };
-  const list = STAGES_OF_KIND[p.kind] ?? STAGES_OF_KIND.rebuild;
-  const next = list.find(
-    (s) => doneness[s] === "open" || (doneness[s] === "missing" && s === list[0] && p.rounds === 0 && !p.hasBuild),
+  const ofKind = STAGES_OF_KIND[p.kind] ?? STAGES_OF_KIND.rebuild;
+  // What this kind of job does not need shows once somebody has begun it all the same.
+  const begun = (s: Stage) => (s === "measure" && doneness.measure !== "open") || (s === "spokes" && p.hasBuild);
+  const list = STAGES.filter((s) => ofKind.includes(s) || begun(s));
+  const next = ofKind.find(
+    (s) => doneness[s] === "open" || (doneness[s] === "missing" && s === ofKind[0] && p.rounds === 0 && !p.hasBuild),
   );
   return list.map((stage) => {
     if (p.signed) return { stage, state: "done" };

@@ -10,6 +10,8 @@ export interface ErdWay {
   readonly method: ErdMethod;
   readonly total: number;
   readonly outOfRound: number | null;
+  /** A figure of its sum is in doubt. */
+  readonly doubted: boolean;
 }
 
 const NAMES: Readonly<Record<ErdMethod, string>> = {
@@ -30,17 +32,7 @@ const FIRST: Partial<Record<ErdMethod, string>> = {
 };
 
 /** Every way side by side: a tap on a measured one makes it count, on another begins it. */
-export const ErdWays = ({
-  ways,
-  counting,
-  disagree,
-  tap,
-}: {
-  ways: readonly ErdWay[];
-  counting: ErdMethod;
-  disagree: boolean;
-  tap: Tap;
-}) => {
+export const ErdWays = ({ ways, counting, tap }: { ways: readonly ErdWay[]; counting: ErdMethod; tap: Tap }) => {
   const [unit] = useUnit();
   const order: readonly ErdMethod[] = ["rods", "inside-out", "outside-in", "old-spokes", "given", "rule-of-thumb"];
   return (
@@ -61,7 +53,7 @@ export const ErdWays = ({
             >
               <span className="truncate text-base">{NAMES[m]}</span>
               <span className="flex items-center gap-1 font-mono text-xl font-bold">
-                {way && disagree && m !== "rule-of-thumb" && <DoubtFlag />}
+                {way?.doubted && <DoubtFlag />}
                 {way ? showLength(Number(way.total.toFixed(2)), unit) : "–"}
               </span>
               {way && (

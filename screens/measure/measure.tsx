@@ -36,7 +36,7 @@ interface MeasureProps extends BenchRecord {
   readonly problem: { readonly name: string; readonly message: string } | null;
   readonly doubts: readonly Doubt[];
   readonly erd: { readonly total: number; readonly method: ErdMethod; readonly assumed: boolean };
-  readonly erdWays: readonly (ErdWay & { readonly ledger: Ledger })[];
+  readonly erdWays: readonly (Omit<ErdWay, "doubted"> & { readonly ledger: Ledger })[];
   readonly hubLedgers: readonly Ledger[];
   readonly offsetLedgers: readonly Ledger[];
   readonly rim: RimSizes;
@@ -201,9 +201,11 @@ export const Measure = (props: MeasureProps) => {
                       />
                     </div>
                     <ErdWays
-                      ways={props.erdWays}
+                      ways={props.erdWays.map((w) => ({
+                        ...w,
+                        doubted: w.ledger.terms.some((t) => doubts.some((d) => d.figure === t.figure)),
+                      }))}
                       counting={props.erd.method}
-                      disagree={doubts.some((d) => d.text.startsWith("Effective rim diameter:"))}
                       tap={tap}
                     />
                   </>

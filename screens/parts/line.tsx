@@ -1,5 +1,7 @@
+"use client";
 import Link from "next/link";
-import { STAGE_NAMES, type Stage, type StageState } from "@/core/wheel/stages";
+import { DropdownMenu } from "radix-ui";
+import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
 
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
 export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
@@ -36,36 +38,69 @@ interface LineProps {
   readonly job: string;
 }
 
-/** The stations of this kind of job, one tap to any. */
-export const Line = ({ jobId, stages, current, job }: LineProps) => (
-  <nav
-    aria-label="order of work"
-    className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
-  >
-    <Link
-      href="/"
-      className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
-      aria-label="all jobs"
+/** Places of the application that stand in the line only when asked for; tension is read in the truing walk. */
+const ASKED_FOR: readonly Stage[] = STAGES.filter((s) => s !== "tension");
+
+/** The stations of this kind of job, one tap to any; the others behind one key. */
+export const Line = ({ jobId, stages: needed, current, job }: LineProps) => {
+  const stages = ASKED_FOR.flatMap((stage) => {
+    const known = needed.find((s) => s.stage === stage);
+    return known ? [known] : stage === current ? [{ stage, state: "ahead" as const }] : [];
+  });
+  const others = ASKED_FOR.filter((s) => !stages.some((k) => k.stage === s));
+  return (
+    <nav
+      aria-label="order of work"
+      className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
     >
-      <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
-        <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
-      </svg>
-      <span className="truncate">{job}</span>
-    </Link>
-    <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">
-      {stages.map(({ stage, state }) => (
-        <li key={stage} className="flex min-w-0 flex-1">
-          <Link
-            href={`/jobs/${jobId}/${stage}`}
-            aria-current={stage === current ? "step" : undefined}
-            className={`flex min-w-0 flex-1 items-center justify-center gap-2 border-b-4 px-1 ${stage === current ? "border-ink font-bold" : "border-transparent"}`}
-          >
-            <StateMark state={state} />
-            <span className="truncate">{STAGE_NAMES[stage]}</span>
-            <span className="sr-only">, {WORDS[state]}</span>
-          </Link>
-        </li>
-      ))}
-    </ol>
-  </nav>
-);
+      <Link
+        href="/"
+        className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
+        aria-label="all jobs"
+      >
+        <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+          <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
+        </svg>
+        <span className="truncate">{job}</span>
+      </Link>
+      <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">
+        {stages.map(({ stage, state }) => (
+          <li key={stage} className="flex min-w-0 flex-1">
+            <Link
+              href={`/jobs/${jobId}/${stage}`}
+              aria-current={stage === current ? "step" : undefined}
+              className={`flex min-w-0 flex-1 items-center justify-center gap-2 border-b-4 px-1 ${stage === current ? "border-ink font-bold" : "border-transparent"}`}
+            >
+              <StateMark state={state} />
+              <span className="truncate">{STAGE_NAMES[stage]}</span>
+              <span className="sr-only">, {WORDS[state]}</span>
+            </Link>
+          </li>
+        ))}
+        {others.length > 0 && (
+          <li className="flex">
+            <DropdownMenu.Root>
+              <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages">
+                +
+              </DropdownMenu.Trigger>
+              <DropdownMenu.Portal>
+                <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
+                  {others.map((stage) => (
+                    <DropdownMenu.Item key={stage} asChild>
+                      <Link
+                        href={`/jobs/${jobId}/${stage}`}
+                        className="flex min-h-14 min-w-48 items-center border-b border-grid px-4 text-lg outline-offset-[-4px] last:border-b-0"
+                      >
+                        {STAGE_NAMES[stage]}
+                      </Link>
+                    </DropdownMenu.Item>
+                  ))}
+                </DropdownMenu.Content>
+              </DropdownMenu.Portal>
+            </DropdownMenu.Root>
+          </li>
+        )}
+      </ol>
+    </nav>
+  );
+};
