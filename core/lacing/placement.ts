@@ -1,4 +1,5 @@
 import type { Side, Wheel } from "../wheel/wheel-file";
+import { placeSkipped, type SkippedPlacement, skipStarts } from "./skipped-holes";
 
 export type Lean = "trailing" | "leading";
 export type Head = "out" | "in";
@@ -28,6 +29,8 @@ export interface PlacedSpoke {
   readonly span: number;
   /** mm, what is ordered: inside of the elbow (or under the head of a straight spoke) to the end. */
   readonly length: number;
+  /** Degrees between a straight spoke and its bore, seen along the axle; null for bent spokes or an unknown bore. */
+  readonly boreAngleDeg: number | null;
 }
 
 export const pointAt = (radius: number, angleDeg: number, z: number): Point => {
@@ -80,7 +83,24 @@ const flangeTurn = (wheel: Wheel, lengthsAt: (turnA: number, turnB: number) => n
   return [best, best + excess];
 };
 
-const place = (wheel: Wheel, turnA: number, turnB: number): PlacedSpoke[] => {
+/**
+ * How far along the axle a bent spoke's body lies from the middle of its flange: half the flange and half the spoke, to
+ * the inside with the head outside. 0 where the flange's thickness was not measured.
+ */
+const bodyBesideFlange = (wheel: Wheel, flange: Side, head: Head): number => {
+  const { thickness } = wheel.hub[flange];
+  if (wheel.hub.seat !== "bent" || thickness === undefined) return 0;
+  return ((thickness + wheel.spoke.diameter) / 2) * (head === "out" ? -1 : 1);
+};
+
+/** Degrees between the bore's direction and the way the spoke really goes, in the plane of the wheel. */
+const boreAngle = (hub: Point, rim: Point, boreDeg: number): number => {
+  const [dx, dy] = [rim[0] - hub[0], rim[1] - hub[1]];
+  const cosine = (hub[0] * dx + hub[1] * dy) / (Math.hypot(hub[0], hub[1]) * Math.hypot(dx, dy));
+  return Math.abs((Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI - boreDeg);
+};
+
+const place = (wheel: Wheel, turnA: number, turnB: number, real?: SkippedPlacement): PlacedSpoke[] => {
   const { rim, lacing, hub } = wheel;
   const n = rim.holes;
   const pitch = 360 / n;
@@ -97,10 +117,13 @@ const place = (wheel: Wheel, turnA: number, turnB: number): PlacedSpoke[] => {
     const hole = rowOf(wheel, flange, row);
     const rimAngleDeg = (i - 0.5) * pitch;
     const flangeShift = flange === "A" ? turnA : turnB;
-    const hubAngleDeg = (((rimAngleDeg + turn * cross * 2 * pitch + flangeShift) % 360) + 360) % 360;
+    const even = (((rimAngleDeg + turn * cross * 2 * pitch + flangeShift) % 360) + 360) % 360;
+    const hubAngleDeg = real?.hubAngleDeg.get(i) ?? even;
     const sign = flange === "A" ? 1 : -1;
     const rimPoint = pointAt(rim.erd / 2, rimAngleDeg, wheel.offset + sign * rim.holeOffset);
-    const hubPoint = pointAt(hole.holeCircle / 2, hubAngleDeg, sign * hole.toCentre);
+    const along = hole.toCentre + bodyBesideFlange(wheel, flange, head);
+    const hubPoint = pointAt(hole.holeCircle / 2, hubAngleDeg, sign * along);
+    const { boreDeg } = hub[flange];
     const span = distance(rimPoint, hubPoint);
     spokes.push({
       spoke: i,
@@ -117,6 +140,7 @@ const place = (wheel: Wheel, turnA: number, turnB: number): PlacedSpoke[] => {
       hubPoint,
       span,
       length: spokeLength(span, hole.holeDiameter, hub.seat),
+      boreAngleDeg: hub.seat === "straight" && boreDeg !== undefined ? boreAngle(hubPoint, rimPoint, boreDeg) : null,
     });
   }
   return spokes;
@@ -139,6 +163,7 @@ const spread = (spokes: readonly PlacedSpoke[]): number => {
  * that the two beside the valve lean away from each other and leave the widest gap.
  */
 export const placeSpokes = (wheel: Wheel): PlacedSpoke[] => {
+  if (hasSkippedHoles(wheel)) return placeInRealHoles(wheel, wheel.lacing.skip ?? bestSkip(wheel));
   const [turnA, turnB] = flangeTurn(wheel, (a, b) => spread(place(wheel, a, b)));
   const spokes = place(wheel, turnA, turnB);
   const order: Record<Side, number[]> = { A: [], B: [] };
@@ -146,4 +171,32 @@ export const placeSpokes = (wheel: Wheel): PlacedSpoke[] => {
   order.A.sort((a, b) => a - b);
   order.B.sort((a, b) => a - b);
   return spokes.map((s) => ({ ...s, hubHole: order[s.flange].indexOf(s.hubAngleDeg) + 1 }));
+};
+
+/** Has the hub more holes than the rim? */
+export const hasSkippedHoles = (wheel: Wheel): boolean =>
+  (["A", "B"] as const).some((side) => wheel.hub[side].holes > wheel.rim.holes / 2);
+
+/** The same with the empty hub holes where the given starts put them. */
+export const placeInRealHoles = (wheel: Wheel, start: Readonly<Record<Side, number>>): PlacedSpoke[] => {
+  const real = placeSkipped(wheel, place(wheel, 0, 0), start);
+  return place(wheel, 0, 0, real).map((s) => ({
+    ...s,
+    hubHole: real.holes[s.flange].findIndex((h) => Math.abs(h - s.hubAngleDeg) < 1e-6) + 1,
+  }));
+};
+
+/** The starts whose lengths differ least; among alike ones the first. */
+const bestSkip = (wheel: Wheel): Record<Side, number> => {
+  let best = { A: 0, B: 0 };
+  let least = Number.POSITIVE_INFINITY;
+  for (const A of skipStarts(wheel.rim.holes / 2, wheel.hub.A.holes))
+    for (const B of skipStarts(wheel.rim.holes / 2, wheel.hub.B.holes)) {
+      const now = spread(placeInRealHoles(wheel, { A, B }));
+      if (now < least - 1e-9) {
+        least = now;
+        best = { A, B };
+      }
+    }
+  return best;
 };

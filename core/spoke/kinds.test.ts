@@ -244,7 +244,7 @@ describe("what cannot be laced", () => {
       "hub.A.holes",
       {
         hub: {
-          A: { holes: 18, holeCircle: 60, toCentre: 30, holeDiameter: 4 },
+          A: { holes: 14, holeCircle: 60, toCentre: 30, holeDiameter: 4 },
           B: { holes: 16, holeCircle: 60, toCentre: 30, holeDiameter: 4 },
         },
       },

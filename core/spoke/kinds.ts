@@ -1,4 +1,4 @@
-import { type Head, type Lean, type PlacedSpoke, placeSpokes, type Row } from "../lacing/placement";
+import { type Head, hasSkippedHoles, type Lean, type PlacedSpoke, placeSpokes, type Row } from "../lacing/placement";
 import { sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
 import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
@@ -18,6 +18,13 @@ export interface SpokeKind {
   readonly order: number;
   /** Between the spoke and the axis its rim hole was drilled at; 0 for a rim punched at the spoke's angle. */
   readonly entryAngleDeg: number;
+  /** The same, split: out of the hole's axis along the rim, and sideways along the axle. */
+  readonly entryAlongDeg: number;
+  readonly entrySidewaysDeg: number;
+  /** Between a straight spoke and its bore; null for bent spokes or an unknown bore. */
+  readonly boreAngleDeg: number | null;
+  /** Numbers of the spokes of this kind. */
+  readonly spokes: readonly number[];
   /** mm between the spoke and the head in the next hole of its flange; negative when they would overlap. */
   readonly headClearance: number;
   /** mm the spoke stretches and the rim shrinks under the side's tension. */
@@ -33,15 +40,23 @@ export interface Warning {
 
 /** A spoke's head measures about twice its wire (common practice). */
 const HEAD_PER_WIRE = 2;
-/** The most a spoke may stand off the axis of a ball-seated nipple, degrees (common practice). */
-const ENTRY_LIMIT_DEG = 7.5;
+/** The most a spoke may stand off its hole's axis, degrees, by how the nipple's head sits (common practice). */
+export const ENTRY_LIMIT_DEG = { ball: 7.5, plain: 4 } as const;
 
 const dot = (a: readonly number[], b: readonly number[]): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
-/** Degrees between the spoke and the hole's axis. */
-const entryAngle = (wheel: Wheel, s: PlacedSpoke): number => {
-  if (wheel.rim.drilling === "laced") return 0;
-  const along = s.hubPoint.map((h, i) => (h - s.rimPoint[i]) / s.span);
+interface EntryAngle {
+  readonly whole: number;
+  readonly along: number;
+  readonly sideways: number;
+}
+
+const degrees = (rad: number): number => (rad * 180) / Math.PI;
+
+/** Between the spoke and the axis its rim hole was drilled at: whole, along the rim, sideways. */
+const entryAngle = (wheel: Wheel, s: PlacedSpoke): EntryAngle => {
+  if (wheel.rim.drilling === "laced") return { whole: 0, along: 0, sideways: 0 };
+  const to = s.hubPoint.map((h, i) => (h - s.rimPoint[i]) / s.span);
   const angle = (s.rimAngleDeg * Math.PI) / 180;
   const inward = [-Math.cos(angle), Math.sin(angle), 0];
   // Clockwise direction at the rim hole, turned to the way this spoke goes.
@@ -52,20 +67,29 @@ const entryAngle = (wheel: Wheel, s: PlacedSpoke): number => {
   const lateral = Math.tan((lateralDeg * Math.PI) / 180);
   const tangential = Math.tan((tangentialDeg * Math.PI) / 180);
   const axis = inward.map((x, i) => x + lateral * own[i] + tangential * lean[i]);
-  return (Math.acos(Math.min(1, dot(axis, along) / Math.hypot(...axis))) * 180) / Math.PI;
+  const down = dot(to, inward);
+  return {
+    whole: degrees(Math.acos(Math.min(1, dot(axis, to) / Math.hypot(...axis)))),
+    along: degrees(Math.atan2(dot(to, lean), down)) - tangentialDeg,
+    sideways: degrees(Math.atan2(dot(to, own), down)) - lateralDeg,
+  };
 };
 
-/** mm from the spoke's side to the head in the neighbouring hole that it passes. */
-const clearance = (wheel: Wheel, s: PlacedSpoke): number => {
-  const flange = wheel.hub[s.flange];
-  const circle = Math.hypot(s.hubPoint[0], s.hubPoint[1]);
-  const pitch = 360 / flange.holes;
+/** mm from the spoke's side to the heads in the next holes of its flange, whichever it passes nearer. */
+const clearance = (wheel: Wheel, s: PlacedSpoke, flange: readonly PlacedSpoke[]): number => {
   const along = [s.rimPoint[0] - s.hubPoint[0], s.rimPoint[1] - s.hubPoint[1]];
   const run = Math.hypot(along[0], along[1]);
+  const away = (other: PlacedSpoke) => {
+    const turn = Math.abs(other.hubAngleDeg - s.hubAngleDeg) % 360;
+    return Math.min(turn, 360 - turn);
+  };
+  const next = flange
+    .filter((other) => other !== s)
+    .sort((p, q) => away(p) - away(q))
+    .slice(0, 2);
   return Math.min(
-    ...[-1, 1].map((step) => {
-      const angle = ((s.hubAngleDeg + step * pitch) * Math.PI) / 180;
-      const to = [circle * Math.cos(angle) - s.hubPoint[0], -circle * Math.sin(angle) - s.hubPoint[1]];
+    ...next.map(({ hubPoint }) => {
+      const to = [hubPoint[0] - s.hubPoint[0], hubPoint[1] - s.hubPoint[1]];
       const ahead = (to[0] * along[0] + to[1] * along[1]) / run;
       const aside = ahead <= 0 ? Math.hypot(to[0], to[1]) : Math.abs(to[0] * along[1] - to[1] * along[0]) / run;
       return aside - ((1 + HEAD_PER_WIRE) * wheel.spoke.diameter) / 2;
@@ -98,10 +122,10 @@ const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
       });
   }
   const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
-  if (worst > ENTRY_LIMIT_DEG)
+  if (worst > ENTRY_LIMIT_DEG.ball)
     warnings.push({
       code: "entry-angle",
-      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG}: it will bend at the nipple.`,
+      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG.ball}: it will bend at the nipple.`,
     });
   const tight = Math.min(...kinds.map((k) => k.headClearance));
   if (wheel.hub.seat === "bent" && tight < 0)
@@ -130,15 +154,19 @@ export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warnin
     }, 0) /
     (2 * Math.PI);
   const rimShrink = (hoop * radius) / section.EA;
+  const onFlange = { A: spokes.filter((s) => s.flange === "A"), B: spokes.filter((s) => s.flange === "B") };
   const groups = new Map<string, PlacedSpoke[]>();
   for (const s of spokes) {
-    const key = `${s.flange}|${s.row ?? "-"}|${s.lean === "trailing" ? 0 : 1}`;
+    // With empty hub holes the lengths of one kind differ; each is then a kind of its own.
+    const split = hasSkippedHoles(wheel) ? String(Math.round(s.length * 20)).padStart(6, "0") : "";
+    const key = `${s.flange}|${s.row ?? "-"}|${s.lean === "trailing" ? 0 : 1}|${split}`;
     groups.set(key, [...(groups.get(key) ?? []), s]);
   }
   const kinds = [...groups.entries()]
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([, alike]): SpokeKind => {
       const first = alike[0];
+      const entry = entryAngle(wheel, first);
       const length = alike.reduce((sum, s) => sum + s.length, 0) / alike.length;
       const tension = tensions[first.flange];
       const stretch = (tension * first.span) / (wheel.spoke.modulus * area);
@@ -157,8 +185,12 @@ export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warnin
         length,
         lengthAtTension,
         order: Math.round(lengthAtTension),
-        entryAngleDeg: entryAngle(wheel, first),
-        headClearance: clearance(wheel, first),
+        entryAngleDeg: entry.whole,
+        entryAlongDeg: entry.along,
+        entrySidewaysDeg: entry.sideways,
+        boreAngleDeg: first.boreAngleDeg,
+        spokes: alike.map((s) => s.spoke),
+        headClearance: Math.min(...alike.map((s) => clearance(wheel, s, onFlange[s.flange]))),
         stretch,
         rimShrink: rimShrink * inward,
         tension,

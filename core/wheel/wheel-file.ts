@@ -108,6 +108,10 @@ export const wheelSchema = z.object({
     trailingHeads: oneOf(["out", "in"], "where the trailing spokes' heads lie").default("out"),
     firstLean: oneOf(["trailing", "leading"], "the lean of the spoke in hole 1").optional(),
     interlaced: z.boolean().optional(),
+    skip: z
+      .object({ A: z.int().min(0).max(35), B: z.int().min(0).max(35) })
+      .optional()
+      .describe("With more hub than rim holes: which spokes of each flange the empty holes fall between"),
   }),
   spoke: z.object({
     diameter: between(1.2, 8, "a spoke diameter in mm"),
@@ -161,10 +165,10 @@ export const readWheel = (input: unknown, at = ""): Wheel => {
   const { rim, hub } = wheel;
   for (const name of ["A", "B"] as const) {
     const flangeHere = hub[name];
-    if (flangeHere.holes !== rim.holes / 2)
+    if (flangeHere.holes < rim.holes / 2)
       fail(
         `hub.${name}.holes`,
-        `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs ${rim.holes / 2}`,
+        `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs at least ${rim.holes / 2}`,
       );
     const circles = [
       flangeHere.holeCircle,

@@ -1,0 +1,123 @@
+import { placeSpokes } from "../lacing/placement";
+import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+import { spokeKinds } from "./kinds";
+
+/** What one number of crosses would be on one side of a wheel. mm and degrees. */
+export interface PatternChoice {
+  readonly cross: number;
+  readonly length: number;
+  /** Between the spoke and the radius at its hub hole: 90 is a tangent. */
+  readonly hubAngleDeg: number;
+  /** Off the drilled axis of the rim hole; null when the drilling is the lacing's own (nothing to say). */
+  readonly entry: { readonly whole: number; readonly along: number; readonly sideways: number } | null;
+  readonly headClearance: number;
+  /** Between the two spokes beside the valve, a hand's breadth (60 mm) in from the rim. */
+  readonly valveRoom: number;
+  /** Degrees off a straight spoke's bore; null for bent spokes or an unknown bore. */
+  readonly boreAngleDeg: number | null;
+  /** Why it will not do, the gravest first; empty when it will. */
+  readonly against: readonly string[];
+}
+
+export interface PatternAdvice {
+  readonly side: Side;
+  readonly choices: readonly PatternChoice[];
+  /** The most crosses that will do; null when none does. */
+  readonly recommended: number | null;
+  /** The one reason against the next. */
+  readonly whyNotNext: string | null;
+}
+
+/** Limits somebody may change. */
+export interface PatternLimits {
+  /** Degrees a spoke may stand off its rim hole's axis. */
+  readonly entryDeg: number;
+  /** Degrees a straight spoke may leave its bore. */
+  readonly boreDeg: number;
+  /** mm of room at the valve a pump's head needs. */
+  readonly valveRoom: number;
+  /** The wheel is driven or has a drum brake. */
+  readonly carriesTorque: boolean;
+}
+
+export const USUAL_LIMITS: PatternLimits = { entryDeg: 7.5, boreDeg: 6, valveRoom: 18, carriesTorque: true };
+
+/** mm between the two spokes nearest the valve, 60 mm in from the rim points. */
+const valveRoomOf = (wheel: Wheel): number => {
+  const spokes = placeSpokes(wheel);
+  const at = (s: (typeof spokes)[number]) => {
+    const part = 60 / s.span;
+    return [0, 1].map((i) => s.rimPoint[i] + (s.hubPoint[i] - s.rimPoint[i]) * part);
+  };
+  const [p, q] = [at(spokes[0]), at(spokes[spokes.length - 1])];
+  return Math.hypot(p[0] - q[0], p[1] - q[1]);
+};
+
+/** Every number of crosses a side could have, compared; the most that keeps all limits is recommended. */
+export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits = USUAL_LIMITS): PatternAdvice => {
+  const most = mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle);
+  const choices = [...Array(most + 1).keys()].map((cross): PatternChoice => {
+    const laced = { ...wheel, lacing: { ...wheel.lacing, [side]: { cross }, skip: undefined } };
+    const own = spokeKinds(laced).kinds.filter((k) => k.flange === side);
+    const spoke = placeSpokes(laced).find((s) => s.flange === side);
+    if (!spoke) throw new Error(`no spoke on side ${side}`);
+    const [hx, hy] = spoke.hubPoint;
+    const [dx, dy] = [spoke.rimPoint[0] - hx, spoke.rimPoint[1] - hy];
+    const hubAngleDeg = (Math.acos((hx * dx + hy * dy) / (Math.hypot(hx, hy) * Math.hypot(dx, dy))) * 180) / Math.PI;
+    const worst = own.reduce((a, b) => (b.entryAngleDeg > a.entryAngleDeg ? b : a));
+    const drilled = wheel.rim.drilling !== "laced";
+    const headClearance = Math.min(...own.map((k) => k.headClearance));
+    const boreAngles = own.flatMap((k) => (k.boreAngleDeg === null ? [] : [k.boreAngleDeg]));
+    const boreAngleDeg = boreAngles.length > 0 ? Math.max(...boreAngles) : null;
+    const valveRoom = valveRoomOf(laced);
+    const against = [
+      cross === 0 && limits.carriesTorque
+        ? "radial: carries neither brake nor drive, never on a driven or drum-braked wheel"
+        : null,
+      wheel.hub.seat === "bent" && headClearance < 0
+        ? `${cross} cross: ${(-headClearance).toFixed(1)} mm into the neighbour's head`
+        : null,
+      drilled && worst.entryAngleDeg > limits.entryDeg
+        ? `${cross} cross: ${worst.entryAngleDeg.toFixed(1)}° at the nipple, limit ${Number(limits.entryDeg.toFixed(1))}`
+        : null,
+      boreAngleDeg !== null && boreAngleDeg > limits.boreDeg
+        ? `${cross} cross: ${boreAngleDeg.toFixed(1)}° off the bore, limit ${Number(limits.boreDeg.toFixed(1))}`
+        : null,
+      hubAngleDeg < 90 - 360 / wheel.rim.holes - 1e-9 && cross > 0 && cross * (720 / wheel.rim.holes) > 90
+        ? `${cross} cross: past the tangent, it leaves the hub at ${hubAngleDeg.toFixed(0)}°`
+        : null,
+      cross > 0 && valveRoom < limits.valveRoom
+        ? `${cross} cross: ${valveRoom.toFixed(0)} mm at the valve, ${limits.valveRoom} are needed`
+        : null,
+    ].filter((t): t is string => t !== null);
+    return {
+      cross,
+      length: own.reduce((sum, k) => sum + k.length * k.count, 0) / own.reduce((sum, k) => sum + k.count, 0),
+      hubAngleDeg,
+      entry: drilled
+        ? { whole: worst.entryAngleDeg, along: worst.entryAlongDeg, sideways: worst.entrySidewaysDeg }
+        : null,
+      headClearance,
+      valveRoom,
+      boreAngleDeg,
+      against,
+    };
+  });
+  const good = choices.filter((c) => c.against.length === 0);
+  // A straight spoke has one right way: along its bore. A bent one leaves best nearest the tangent.
+  const nearest = (list: readonly PatternChoice[]) =>
+    list.reduce<PatternChoice | null>((best, c) => {
+      const off = (x: PatternChoice) => x.boreAngleDeg ?? Math.abs(90 - x.hubAngleDeg);
+      return best === null || off(c) < off(best) - 1e-9 ? c : best;
+    }, null);
+  const recommended = nearest(good)?.cross ?? null;
+  const next = recommended === null ? undefined : choices.find((c) => c.cross === recommended + 1);
+  const whyNotNext =
+    recommended === null
+      ? (choices.find((c) => c.cross === 1) ?? choices[0]).against[0]
+      : next
+        ? (next.against[0] ??
+          `${next.cross} cross: leaves the hub at ${next.hubAngleDeg.toFixed(0)}°, farther past the tangent`)
+        : `${recommended + 1} cross: passes the hub's far side`;
+  return { side, choices, recommended, whyNotNext };
+};
