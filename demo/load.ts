@@ -3,49 +3,65 @@ import { advise } from "@/core/truing/advise";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";
+import { orderNow } from "@/store/job-order";
 import { jobRecord } from "@/store/job-record";
 import { jobSheet } from "@/store/job-sheet";
 import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
+import { addOrder } from "@/store/orders";
 import { addReading, addTurn, openRound, saveAdvice } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
-import { DEMO_JOBS, type DemoJob } from "./scenario";
+import { moveStock, saveStock } from "@/store/stock";
+import { DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
 
 const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
 
 /** Loads the invented workshop into an empty database; leaves any other alone. */
 export const loadDemoOnce = async (): Promise<void> => {
   if (await database()("jobs").first()) return;
+  for (const { held, ...drawer } of DEMO_STOCK) {
+    const id = crypto.randomUUID();
+    await saveStock({ id, pitch: null, ...drawer });
+    await moveStock({ id: crypto.randomUUID(), stockId: id, jobId: null, change: held, note: "counted" });
+  }
   for (const job of DEMO_JOBS) await loadJob(job);
 };
 
 const loadJob = async (demo: DemoJob): Promise<void> => {
   const id = crypto.randomUUID();
-  const { kind, figures, rounds, settled, signedBy, promisedIn, waitingSinceIn, ...particulars } = demo;
+  const { kind, figures, rounds, settled, ordered, later, signedBy, promisedIn, waitingSinceIn, ...particulars } = demo;
   const job = await openJob({ id, kind, ...particulars });
   await changeJob(id, job.version, {
     ...particulars,
     promised: day(promisedIn),
     waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
   });
-  for (const [name, value] of Object.entries(figures))
-    await addMeasurement({
-      id: crypto.randomUUID(),
-      jobId: id,
-      name,
-      place: 0,
-      role: "new",
-      who: "",
-      typed: String(value),
-      unit: typeof value === "number" ? "mm" : "choice",
-      value: typeof value === "number" ? value : null,
-      method: "",
-    });
+  const take = async (list: DemoJob["figures"]) => {
+    for (const [name, value] of Object.entries(list))
+      await addMeasurement({
+        id: crypto.randomUUID(),
+        jobId: id,
+        name,
+        place: 0,
+        role: "new",
+        who: "",
+        typed: String(value),
+        unit: typeof value === "number" ? "mm" : "choice",
+        value: typeof value === "number" ? value : null,
+        method: "",
+      });
+  };
+  await take(figures);
   if (settled) {
     const record = await jobRecord(id);
     if (record?.build.wheel)
       await saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version: 0 });
   }
+  if (ordered) {
+    const record = await jobRecord(id);
+    if (record) await addOrder(crypto.randomUUID(), id, orderNow(record));
+  }
+  if (later) await take(later);
   if (rounds) await trueOnStand(id, rounds.seed, rounds.count, rounds.leaveTurns);
   if (signedBy) {
     const record = await jobRecord(id);

@@ -17,6 +17,10 @@ export interface DemoJob {
   readonly waitingSinceIn?: number;
   readonly figures: Readonly<Record<string, number | string>>;
   readonly settled?: boolean;
+  /** Spokes ordered as measured. */
+  readonly ordered?: boolean;
+  /** What was measured again after that. */
+  readonly later?: Readonly<Record<string, number>>;
   readonly rounds?: { readonly seed: number; readonly count: number; readonly leaveTurns: boolean };
   readonly signedBy?: string;
 }
@@ -138,6 +142,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
       "lace.last": 14,
     },
     settled: true,
+    ordered: true,
   },
   {
     kind: "rebuild",
@@ -231,4 +236,39 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     rounds: { seed: 11, count: 4, leaveTurns: true },
     signedBy: "T. Compass",
   },
+];
+
+/** The drawers of the invented workshop. mm. */
+export const DEMO_STOCK: readonly {
+  readonly kind: "spoke" | "nipple" | "washer";
+  readonly name: string;
+  readonly size: number;
+  readonly diameter: number | null;
+  readonly place: string;
+  readonly reorderAt: number;
+  readonly held: number;
+}[] = [
+  { kind: "spoke", name: "stainless, 95° bend", size: 168, diameter: 3.25, place: "drawer 3", reorderAt: 10, held: 22 },
+  { kind: "spoke", name: "stainless, 95° bend", size: 170, diameter: 3.66, place: "drawer 3", reorderAt: 10, held: 44 },
+  { kind: "spoke", name: "galvanised, 90° bend", size: 196, diameter: 3.25, place: "drawer 4", reorderAt: 10, held: 8 },
+  {
+    kind: "nipple",
+    name: "brass, plated",
+    size: 9,
+    diameter: null,
+    place: "tin by the vice",
+    reorderAt: 40,
+    held: 130,
+  },
+  {
+    kind: "nipple",
+    name: "brass, plated, long",
+    size: 12,
+    diameter: null,
+    place: "tin by the vice",
+    reorderAt: 40,
+    held: 64,
+  },
+  { kind: "washer", name: "brass", size: 0.5, diameter: null, place: "jar", reorderAt: 40, held: 200 },
+  { kind: "washer", name: "brass", size: 1, diameter: null, place: "jar", reorderAt: 40, held: 35 },
 ];

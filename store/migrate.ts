@@ -1,10 +1,12 @@
 import type { Knex } from "knex";
 import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
+import * as ordersAndStock from "./migrations/orders-and-stock";
 
 const migrations: Record<string, Knex.Migration> = {
   "001-first-house": firstHouse,
   "002-measuring-and-photos": measuringAndPhotos,
+  "003-orders-and-stock": ordersAndStock,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -261,7 +261,6 @@ export interface CheckedTogether {
 /** Every doubt one measurement casts on another, the gravest first. */
 export const doubts = (w: CheckedTogether): Doubt[] => {
   const { read, samples, asFound } = w;
-  const holes = read.number("rim.holes") / 2;
   const erd = erdDisagreement(read, w.erdSums);
   const size =
     read.has("rim.size") && w.erdSums.length > 0 ? erdAgainstSize(w.erd.total, Number(read.figures["rim.size"])) : null;
@@ -275,8 +274,8 @@ export const doubts = (w: CheckedTogether): Doubt[] => {
     ...(erd ? tell(erd, "Effective rim diameter") : []),
     ...(size ? [{ figure: w.erd.terms[0].figure ?? "", text: size }] : []),
     ...flangeDoubts(read),
-    ...holeCircleDoubts(read, "A", holes),
-    ...holeCircleDoubts(read, "B", holes),
+    ...holeCircleDoubts(read, "A", read.number("hub.A.holes")),
+    ...holeCircleDoubts(read, "B", read.number("hub.B.holes")),
     ...mixedUp(read),
     ...explained.map((e, i) => ({
       figure: e.figure === "rim.outsideDiameter" ? (w.erd.terms[0].figure ?? e.figure) : e.figure,

@@ -3,7 +3,7 @@ import type { Figure } from "./figure";
 import { HUB_FIGURES } from "./hub";
 import { OFFSET_FIGURES } from "./offset";
 import { PLATE_FIGURE, RIM_FIGURES } from "./rim";
-import { SPOKE_FIGURES } from "./spokes";
+import { ORDER_FIGURES, SKIP_FIGURES, SPOKE_FIGURES, THREAD_FIGURES } from "./spokes";
 
 /** How many steps of the lacing walk are behind; kept so that it finds its place again. */
 const LACED_SO_FAR: Figure = {
@@ -26,6 +26,9 @@ export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
     ...HUB_FIGURES,
     ...OFFSET_FIGURES,
     ...SPOKE_FIGURES,
+    ...THREAD_FIGURES,
+    ...ORDER_FIGURES,
+    ...SKIP_FIGURES,
     LACED_SO_FAR,
   ].map((f) => [f.name, f]),
 );

@@ -1,3 +1,4 @@
+import { SWG_MM } from "../spoke/gauge";
 import type { LengthUnit } from "../units/lengths";
 import { readLength } from "../units/read-number";
 import { FIGURES } from "./all-figures";
@@ -31,6 +32,14 @@ export const checkFigure = (name: string, typed: string, unit: LengthUnit, place
     return found
       ? { ok: true, value: null, unit: "choice" }
       : { ok: false, message: `“${typed}” is not one of ${figure.choices?.map((c) => c.value).join(", ")}` };
+  }
+  // A wire is told by its gauge as often as by its thickness.
+  const gauge = name === "spoke.diameter" ? /^\s*(\d{1,2})\s*(?:swg|g|gauge)\s*$/i.exec(typed) : null;
+  if (gauge) {
+    const mm = SWG_MM[Number(gauge[1])];
+    return mm === undefined
+      ? { ok: false, message: `“${typed}” is no gauge kept here; 8 to 16 swg, or the thickness in mm` }
+      : { ok: true, value: mm, unit: "swg" };
   }
   const read = readLength(typed, figure.kind === "length" ? unit : "mm");
   if (!read.ok) return { ok: false, message: read.message };

@@ -104,6 +104,14 @@ export const HUB_FIGURES: readonly Figure[] = [
     likely: [1.5, 12],
     onlyIf: { figure: "hub.seat", is: ["bent"] },
   })),
+  ...onBoth((s) => ({
+    name: `hub.${s}.holes`,
+    label: `{${s}} spoke holes`,
+    how: "count this flange's; half the rim's unless the hub has more",
+    kind: "count",
+    picture: "count",
+    likely: [10, 24],
+  })),
   {
     name: "hub.rows",
     label: "rows of holes in a flange",

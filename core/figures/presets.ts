@@ -47,11 +47,27 @@ export const presets = (figures: Figures): Readonly<Record<string, number | stri
     "spoke.diameter": 3.5,
     "spoke.threadPitch": 0.635,
     "tension.target": 2000,
+    "hub.A.holes": Number(figures["rim.holes"] ?? 36) / 2,
+    "hub.B.holes": Number(figures["rim.holes"] ?? 36) / 2,
     "rim.firstHole": "A",
     "lacing.firstLean": "trailing",
     "lacing.trailingHeads": "out",
     rotation: "clockwise",
   };
+};
+
+/** Thread, nipple and order until they are told; assumed on the order only. mm, degrees, counts. */
+export const ORDER_PRESETS: Readonly<Record<string, number | string>> = {
+  "spoke.threadLength": 11,
+  "nipple.thread": 9,
+  "nipple.slotDepth": 1.5,
+  "nipple.seat": "ball",
+  "spoke.material": "stainless",
+  "spoke.butting": "plain",
+  "order.available": "1",
+  "order.rounding": "nearest",
+  "order.spares": 2,
+  "order.postDays": 7,
 };
 
 /** How a question stands until it is answered, where that decides what else is asked; nothing rests on it. */
@@ -62,4 +78,8 @@ export const UNTIL_ASKED: Readonly<Record<string, string>> = {
   "hub.kind": "full-width",
   "hub.seat": "bent",
   "offset.wantedFrom": "figure",
+  "rim.drilling": "laced",
 };
+
+/** Presets that follow from another figure: with that one taken they are counted, not assumed. */
+export const FOLLOWS: Readonly<Record<string, string>> = { "hub.A.holes": "rim.holes", "hub.B.holes": "rim.holes" };

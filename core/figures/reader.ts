@@ -1,7 +1,7 @@
 import type { Term } from "../ledger/ledger";
 import type { LengthUnit } from "../units/lengths";
 import { FIGURES } from "./all-figures";
-import { type Figures, presets, UNTIL_ASKED } from "./presets";
+import { type Figures, FOLLOWS, presets, UNTIL_ASKED } from "./presets";
 
 /** As somebody wrote it; what a sum shows beside its mm. */
 export interface AsTyped {
@@ -30,7 +30,8 @@ export const readFigures = (figures: Figures, typed: Readonly<Record<string, AsT
   const raw = (name: string): number | string => {
     const taken = figures[name];
     if (taken !== undefined) return taken;
-    if (standIn[name] !== undefined && !assumed.includes(name)) assumed.push(name);
+    const follows = FOLLOWS[name] !== undefined && has(FOLLOWS[name]);
+    if (standIn[name] !== undefined && !follows && !assumed.includes(name)) assumed.push(name);
     return standIn[name] ?? UNTIL_ASKED[name];
   };
   const number = (name: string) => Number(raw(name));

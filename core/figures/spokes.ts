@@ -1,6 +1,167 @@
 import { SAMPLE_FIGURES } from "./book-in";
 import type { Figure } from "./figure";
 
+/** How the new spokes are held: thread, nipple, hole. Asked where the order is made. */
+export const THREAD_FIGURES: readonly Figure[] = [
+  {
+    name: "spoke.threadLength",
+    label: "thread on the spoke",
+    how: "from the end to where the thread stops",
+    kind: "length",
+    picture: "old-spoke",
+    likely: [6, 25],
+  },
+  {
+    name: "nipple.thread",
+    label: "thread in the nipple",
+    how: "from the bottom of the slot to where the thread begins at the tail",
+    kind: "length",
+    picture: "nipple",
+    likely: [5, 20],
+  },
+  {
+    name: "nipple.slotDepth",
+    label: "slot depth",
+    how: "from the top of the nipple's head down to the slot's bottom",
+    kind: "length",
+    picture: "nipple",
+    likely: [0, 4],
+  },
+  {
+    name: "nipple.seat",
+    label: "nipple's seat",
+    how: "a round head turns in its dimple, a plain one does not",
+    kind: "choice",
+    picture: "nipple",
+    choices: [
+      { value: "ball", label: "ball" },
+      { value: "plain", label: "plain" },
+    ],
+  },
+  {
+    name: "nipple.limit",
+    label: "most the spoke may stand off its hole",
+    how: "degrees; 7 to 8 for a ball seat, less for a plain one",
+    kind: "angle",
+    picture: "nipple",
+    likely: [1, 15],
+  },
+  {
+    name: "rim.drilling",
+    label: "rim holes drilled",
+    how: "punched at the spoke's angle as on most motorcycle rims, or straight at the axle",
+    kind: "choice",
+    picture: "hole-offset",
+    choices: [
+      { value: "laced", label: "at the spoke's angle" },
+      { value: "radial", label: "straight at the axle" },
+    ],
+  },
+];
+
+/** What is ordered, and from what can be had. */
+export const ORDER_FIGURES: readonly Figure[] = [
+  {
+    name: "spoke.material",
+    label: "material",
+    how: "what the new spokes are drawn from",
+    kind: "choice",
+    picture: "vernier",
+    choices: [
+      { value: "stainless", label: "stainless" },
+      { value: "galvanised", label: "galvanised" },
+      { value: "plated", label: "plated" },
+      { value: "aluminium", label: "aluminium" },
+    ],
+  },
+  {
+    name: "spoke.butting",
+    label: "butting",
+    how: "one thickness throughout, thinner in the body, or flattened",
+    kind: "choice",
+    picture: "vernier",
+    choices: [
+      { value: "plain", label: "plain" },
+      { value: "single", label: "single butted" },
+      { value: "double", label: "double butted" },
+      { value: "flattened", label: "flattened" },
+    ],
+  },
+  {
+    name: "spoke.head",
+    label: "bend and head",
+    how: "as the samples: angle of the bend, shape of the head",
+    kind: "text",
+    picture: "old-spoke",
+    offered: ["95° bend, button head", "90° bend, button head", "straight, button head", "as sample"],
+  },
+  {
+    name: "order.available",
+    label: "lengths that can be had",
+    how: "whole millimetres, every second one, or a list of your own",
+    kind: "choice",
+    picture: "count",
+    choices: [
+      { value: "1", label: "every mm" },
+      { value: "2", label: "every 2 mm" },
+      { value: "list", label: "a list" },
+    ],
+  },
+  {
+    name: "order.list",
+    label: "lengths kept",
+    how: "mm, with spaces between",
+    kind: "text",
+    picture: "count",
+    onlyIf: { figure: "order.available", is: ["list"] },
+  },
+  {
+    name: "order.rounding",
+    label: "rounded",
+    how: "never past the end of the thread, whichever way",
+    kind: "choice",
+    picture: "count",
+    choices: [
+      { value: "nearest", label: "to the nearest" },
+      { value: "down", label: "down" },
+      { value: "up", label: "up" },
+    ],
+  },
+  {
+    name: "order.spares",
+    label: "spares of each",
+    how: "one breaks in the lacing, one rides along",
+    kind: "count",
+    picture: "count",
+    likely: [0, 6],
+  },
+  {
+    name: "order.postDays",
+    label: "days in the post",
+    how: "from ordering to the bench",
+    kind: "count",
+    picture: "count",
+    likely: [0, 40],
+  },
+  {
+    name: "rim.tapeDiameter",
+    label: "across the rim where the tape lies",
+    how: "for a drilling strip: the diameter the strip is wrapped round",
+    kind: "length",
+    picture: "over-rim",
+    likely: [300, 720],
+  },
+];
+
+/** Which spokes the empty hub holes fall between, by flange; chosen on the drawing. */
+export const SKIP_FIGURES: readonly Figure[] = (["A", "B"] as const).map((s) => ({
+  name: `lacing.skip.${s}`,
+  label: `{${s}} empty hub holes`,
+  how: "which of the even ways",
+  kind: "count",
+  picture: "hole-circle",
+}));
+
 /** Old spokes, the lacing, and what the new ones are made of. */
 export const SPOKE_FIGURES: readonly Figure[] = [
   ...SAMPLE_FIGURES,
@@ -32,7 +193,7 @@ export const SPOKE_FIGURES: readonly Figure[] = [
   {
     name: "spoke.diameter",
     label: "spoke thickness",
-    how: "vernier on the body",
+    how: "vernier on the body; a gauge is read too: 10 swg",
     kind: "length",
     picture: "vernier",
     likely: [1.6, 5],

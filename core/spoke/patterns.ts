@@ -63,7 +63,8 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
     if (!spoke) throw new Error(`no spoke on side ${side}`);
     const [hx, hy] = spoke.hubPoint;
     const [dx, dy] = [spoke.rimPoint[0] - hx, spoke.rimPoint[1] - hy];
-    const hubAngleDeg = (Math.acos((hx * dx + hy * dy) / (Math.hypot(hx, hy) * Math.hypot(dx, dy))) * 180) / Math.PI;
+    const cosine = (hx * dx + hy * dy) / (Math.hypot(hx, hy) * Math.hypot(dx, dy));
+    const hubAngleDeg = (Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
     const worst = own.reduce((a, b) => (b.entryAngleDeg > a.entryAngleDeg ? b : a));
     const drilled = wheel.rim.drilling !== "laced";
     const headClearance = Math.min(...own.map((k) => k.headClearance));

@@ -10,6 +10,8 @@ export interface Here {
   readonly row: SpokeKind["row"];
   /** mm as ordered, or as measured at goods in. */
   readonly length: number;
+  /** mm it was ordered for; tells kinds of one side and lean apart where empty hub holes make several. */
+  readonly wanted?: number;
 }
 
 /** One way on with the spokes that are here. */
@@ -32,13 +34,12 @@ interface Fitted {
   readonly room: ThreadRoom;
 }
 
-const fitAll = (kinds: readonly SpokeKind[], here: readonly Here[], parts: ThreadParts): Fitted[] => {
-  const byKind = new Map(here.map((h) => [keyOf(h), h.length]));
-  return kinds.flatMap((kind) => {
-    const length = byKind.get(keyOf(kind));
-    return length === undefined ? [] : [{ kind, length, room: threadRoom(parts, length, kind.lengthAtTension) }];
+const fitAll = (kinds: readonly SpokeKind[], here: readonly Here[], parts: ThreadParts): Fitted[] =>
+  kinds.flatMap((kind) => {
+    const away = (h: Here) => Math.abs((h.wanted ?? h.length) - kind.lengthAtTension);
+    const own = here.filter((h) => keyOf(h) === keyOf(kind)).sort((p, q) => away(p) - away(q))[0];
+    return own ? [{ kind, length: own.length, room: threadRoom(parts, own.length, kind.lengthAtTension) }] : [];
   });
-};
 
 const worst = (fitted: readonly Fitted[]) => ({
   turnsUp: Math.min(...fitted.map((f) => f.room.turnsUp)),
@@ -143,7 +144,7 @@ export const movedSince = (
 ): { readonly flange: Side; readonly lean: string; readonly mm: number; readonly turns: number }[] => {
   const before = spokeKinds(ordered).kinds;
   return spokeKinds(now).kinds.flatMap((k) => {
-    const was = before.find((b) => keyOf(b) === keyOf(k));
+    const was = before.find((b) => b.spokes.includes(k.spokes[0]));
     if (!was) return [];
     // A longer spoke wanted now means the ordered one ends short.
     const mm = was.lengthAtTension - k.lengthAtTension;

@@ -96,6 +96,7 @@ describe("a wheel from figures", () => {
     });
     expect(buildWheel({ "lacing.A.cross": 8 }, "").problem).toMatchObject({ name: "lacing.A.cross" });
     expect(buildWheel({ "rim.holes": 34 }, "").problem).toMatchObject({ name: "rim.holes" });
+    expect(buildWheel({ "rim.holes": 36, "hub.A.holes": 16 }, "").problem).toMatchObject({ name: "hub.A.holes" });
   });
   test("whatever is typed at whatever figure is refused in words or kept as a finite figure", () => {
     fc.assert(

@@ -38,15 +38,16 @@ export interface WheelBuild {
 /** Where a wheel file's path was measured. */
 const FIGURE_OF_PATH: readonly (readonly [RegExp, string])[] = [
   [/^rim\.erd/, "rim.outsideDiameter"],
-  [/^hub\.[AB]\.holes/, "rim.holes"],
+  [/^hub\.A\.holes/, "hub.A.holes"],
+  [/^hub\.B\.holes/, "hub.B.holes"],
   [/^hub\.A\.toCentre/, "hub.A.fromFace"],
   [/^hub\.B\.toCentre/, "hub.B.fromFace"],
   [/^offset/, "offset.wanted"],
 ];
 
-const flangeOf = (read: FigureReader, side: Side, toCentre: number, circle: number, holes: number) => {
+const flangeOf = (read: FigureReader, side: Side, toCentre: number, circle: number) => {
   const flange = {
-    holes,
+    holes: read.number(`hub.${side}.holes`),
     holeCircle: circle,
     toCentre,
     holeDiameter: read.number(`hub.${side}.holeDiameter`),
@@ -110,7 +111,10 @@ export const buildFromFigures = (
   const aside = readFigures(figures, taken);
   const holes = read.number("rim.holes");
   const toCentre = { A: flangeToCentre(read, "A"), B: flangeToCentre(read, "B") };
-  const circle = { A: holeCircle(read, "A", holes / 2), B: holeCircle(read, "B", holes / 2) };
+  const circle = {
+    A: holeCircle(read, "A", read.number("hub.A.holes")),
+    B: holeCircle(read, "B", read.number("hub.B.holes")),
+  };
   const ways = offsetSums(aside, toCentre);
   const found = foundOffset(aside, ways);
   const wanted = wantedOffset(read, found, toCentre);
@@ -124,13 +128,14 @@ export const buildFromFigures = (
       erd,
       firstHole: read.word("rim.firstHole") as "A",
       holeOffset: read.number("rim.holeOffset"),
+      drilling: read.word("rim.drilling") as "laced",
       section: read.word("rim.section") as "steel",
       width: read.number("rim.width"),
     },
     hub: {
       seat: read.word("hub.seat") as "bent",
-      A: flangeOf(read, "A", toCentre.A.total, circle.A.total, holes / 2),
-      B: flangeOf(read, "B", toCentre.B.total, circle.B.total, holes / 2),
+      A: flangeOf(read, "A", toCentre.A.total, circle.A.total),
+      B: flangeOf(read, "B", toCentre.B.total, circle.B.total),
       clockingDeg: clockingDeg(read, circle.B.total),
     },
     offset,
@@ -139,6 +144,9 @@ export const buildFromFigures = (
       B: { cross: read.number("lacing.B.cross") },
       trailingHeads: read.word("lacing.trailingHeads") as "out",
       firstLean: read.word("lacing.firstLean") as "trailing",
+      ...(read.hasAll(["lacing.skip.A", "lacing.skip.B"])
+        ? { skip: { A: read.number("lacing.skip.A"), B: read.number("lacing.skip.B") } }
+        : {}),
       ...(read.has("lacing.overUnder") ? { interlaced: read.word("lacing.overUnder") === "laced" } : {}),
     },
     spoke: { diameter: read.number("spoke.diameter"), threadPitch: read.number("spoke.threadPitch"), share: null },

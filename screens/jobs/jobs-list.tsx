@@ -64,6 +64,9 @@ export const JobsList = ({ jobs }: { jobs: readonly JobRow[] }) => {
           </svg>
           Tall Compass
         </h1>
+        <Link href="/stock" className="ml-auto flex min-h-12 items-center px-4 text-lg underline">
+          Stock
+        </Link>
         <span className="text-lg">
           {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
         </span>

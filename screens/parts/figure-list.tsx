@@ -46,6 +46,31 @@ export const FigureTag = ({
   </button>
 );
 
+/** A few figures side by side under a drawing. */
+export const FigureRow = ({
+  figures,
+  names,
+  tap,
+}: {
+  figures: readonly string[];
+  names: { readonly A: string; readonly B: string };
+  tap: Tap;
+}) => (
+  <div className="grid shrink-0 auto-cols-fr grid-flow-col border-t border-grid portrait:grid-flow-row">
+    {figures.map((name) => (
+      <div key={name} className="border-r border-grid last:border-r-0">
+        <FigureTag
+          label={withSideNames(FIGURES[name].label, names)}
+          value={tap.label(name).replace(" assumed", "?")}
+          open={/not yet$|assumed$/.test(tap.label(name))}
+          active={tap.active === name}
+          onTap={() => tap.onTap(name)}
+        />
+      </div>
+    ))}
+  </div>
+);
+
 /**
  * Figures as a list that never shows more than three unanswered at once: the next three, what was taken under them, the
  * rest on request.

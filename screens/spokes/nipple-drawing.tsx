@@ -1,69 +1,77 @@
-/** The spoke's end inside its nipple, to scale (10 to 1): where it finishes when the ordered length is laced. */
+import type { ThreadParts, ThreadWindow } from "@/core/spoke/thread-room";
+
+/** The spoke's end inside its nipple, to scale: thread, slot, and the window it must finish in. */
 export const NippleDrawing = ({
-  order,
-  wanted,
-  diameter,
+  end,
+  parts,
+  window,
   title,
 }: {
-  order: number;
-  wanted: number;
-  diameter: number;
+  /** mm from the bottom of the slot, + beyond it. */
+  end: number;
+  parts: ThreadParts;
+  window: ThreadWindow;
   title: string;
 }) => {
-  const k = 10;
-  const cx = 78;
-  const slot = 64;
-  const end = slot - (order - wanted) * k;
-  const thick = (diameter * k) / 2;
+  const k = Math.min(11, 150 / (parts.nippleThread + parts.slotDepth + 4));
+  const cx = 84;
+  const slot = 58;
+  const y = (mm: number) => slot - mm * k;
+  const thick = Math.max(8, (parts.diameter * k) / 2);
+  const tail = y(-parts.nippleThread);
+  const head = y(parts.slotDepth);
+  const at = y(end);
+  const body = thick / 2 + 7;
+  const threadEnd = y(end - parts.spokeThread);
   return (
-    <svg viewBox="0 0 250 230" className="h-full w-full" role="img" aria-label={title}>
+    <svg viewBox="40 24 168 226" className="h-full w-full" role="img" aria-label={title}>
+      {/* The window: where the end may finish. */}
+      <rect
+        x="136"
+        y={y(window.longest)}
+        width="12"
+        height={Math.max(2, y(window.shortest) - y(window.longest))}
+        fill="none"
+        stroke="var(--color-ink)"
+        strokeWidth="1.5"
+      />
+      {[window.longest, window.shortest].map((mm) => (
+        <line key={mm} x1={cx} x2="148" y1={y(mm)} y2={y(mm)} stroke="var(--color-grid)" strokeWidth="1.2" />
+      ))}
       <path
-        d={`M${cx - 34} 40 q0 -14 14 -14 h40 q14 0 14 14 v34 h-12 v130 h-${2 * 22} v-130 h-12 Z`}
+        d={`M${cx - body - 14} ${slot + 26} V${head + 12} q0 -12 12 -12 h${2 * body + 4} q12 0 12 12 V${slot + 26} h-12 V${tail} h-${2 * body + 4} V${slot + 26} Z`}
         fill="none"
         stroke="var(--color-ink)"
         strokeWidth="2.5"
       />
-      <path
-        d={`M${cx - 7} 26 v${slot - 26} h14 v-${slot - 26}`}
-        fill="none"
-        stroke="var(--color-ink)"
-        strokeWidth="2"
-      />
+      <path d={`M${cx - 8} ${head} V${slot} h16 V${head}`} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
       <rect
         x={cx - thick / 2}
-        y={end}
+        y={at}
         width={thick}
-        height={225 - end}
-        fill="none"
+        height={Math.max(4, 246 - at)}
+        fill="var(--color-paper)"
         stroke="var(--color-ink)"
         strokeWidth="2"
       />
-      {[...Array(14).keys()].map(
-        (i) =>
-          end + 8 + i * 9 < 210 && (
-            <line
-              key={i}
-              x1={cx - thick / 2}
-              x2={cx + thick / 2}
-              y1={end + 8 + i * 9}
-              y2={end + 4 + i * 9}
-              stroke="var(--color-ink)"
-              strokeWidth="1.2"
-            />
-          ),
-      )}
-      <line x1={cx + 40} x2="240" y1={slot} y2={slot} stroke="var(--color-rule)" strokeDasharray="4 3" />
-      <line x1={cx + 40} x2="240" y1={end} y2={end} stroke="var(--color-ink)" strokeWidth="1.5" />
-      <text x="240" y={slot + (end < slot ? 22 : -8)} textAnchor="end" fontSize="16" fill="var(--color-ink)">
-        slot
+      {[...Array(60).keys()].map((i) => {
+        const at2 = at + 5 + i * parts.pitch * k;
+        return at2 < Math.min(threadEnd, 244) ? (
+          <line
+            key={i}
+            x1={cx - thick / 2}
+            x2={cx + thick / 2}
+            y1={at2 + 3}
+            y2={at2}
+            stroke="var(--color-ink)"
+            strokeWidth="1"
+          />
+        ) : null;
+      })}
+      <line x1={cx + 20} x2="204" y1={at} y2={at} stroke="var(--color-ink)" strokeWidth="2" />
+      <text x="204" y={at + (end >= 0 ? -7 : 20)} textAnchor="end" fontSize="18" fill="var(--color-ink)">
+        {`end ${end >= 0 ? "+" : "−"}${Math.abs(end).toFixed(1)}`}
       </text>
-      <text
-        x="240"
-        y={end + (end < slot ? -8 : 22)}
-        textAnchor="end"
-        fontSize="16"
-        fill="var(--color-ink)"
-      >{`end ${order - wanted >= 0 ? "+" : "−"}${Math.abs(order - wanted).toFixed(1)}`}</text>
     </svg>
   );
 };

@@ -1,0 +1,15 @@
+import { z } from "zod";
+import { answer, idSchema, readBody } from "@/app/api/answer";
+import { BadInput } from "@/core/wheel/bad-input";
+import { orderNow } from "@/store/job-order";
+import { jobRecord } from "@/store/job-record";
+import { addOrder } from "@/store/orders";
+
+/** Puts the order down as the wheel is measured now, with the sum it rests on. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { id } = await readBody(request, z.object({ id: idSchema }));
+    const record = await jobRecord((await params).id);
+    if (!record) throw new BadInput("id", "there is no such job");
+    await addOrder(id, record.job.id, orderNow(record));
+  });

@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { answer, idSchema, readBody } from "@/app/api/answer";
+import { readLength } from "@/core/units/read-number";
+import { BadInput } from "@/core/wheel/bad-input";
+import { addGoods } from "@/store/orders";
+
+const schema = z.object({
+  id: idSchema,
+  length: z.number(),
+  what: z.enum(["count", "first", "second"]),
+  typed: z.string().max(60),
+  unit: z.enum(["mm", "inch", "thou"]).default("mm"),
+});
+
+/** Goods in: how many of a length came, and two of them measured. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const g = await readBody(request, schema);
+    const read = readLength(g.typed, g.what === "count" ? "mm" : g.unit);
+    if (!read.ok) throw new BadInput(g.what, read.message);
+    if (g.what === "count" && (!Number.isInteger(read.value) || read.value < 0))
+      throw new BadInput("count", `“${g.typed}” is no count; a whole number such as 20 will do`);
+    if (g.what !== "count" && (read.mm < 20 || read.mm > 500))
+      throw new BadInput(g.what, `${g.typed} is ${read.mm.toFixed(0)} mm, no spoke's length; check the unit`);
+    const { id, length, what, typed } = g;
+    await addGoods((await params).id, { id, length, what, typed, value: what === "count" ? read.value : read.mm });
+  });

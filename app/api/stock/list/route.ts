@@ -1,0 +1,31 @@
+import { answer, readBytes } from "@/app/api/answer";
+import { stockFromCsv, stockToCsv } from "@/formats/stock-csv";
+import { importStock, listStock } from "@/store/stock";
+
+export const GET = async () =>
+  new Response(stockToCsv(await listStock()), {
+    headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": 'attachment; filename="stock.csv"' },
+  });
+
+/** Reads a list: with `?take=yes` it is taken whole or not at all, else only what it would change is told. */
+export const POST = (request: Request) =>
+  answer(async () => {
+    const { lines, errors } = stockFromCsv((await readBytes(request, 2, "list")).toString("utf8"));
+    const held = await listStock();
+    const items = lines.map((l) => {
+      const same = held.find(
+        (h) => h.kind === l.kind && h.name === l.name && h.size === l.size && h.diameter === l.diameter,
+      );
+      return { ...l, id: same?.id ?? crypto.randomUUID(), was: same ? same.held : null };
+    });
+    const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
+    if (take) await importStock(items);
+    return {
+      taken: take,
+      errors,
+      changes: items
+        .filter((i) => i.was !== i.held)
+        .map((i) => ({ name: i.name, size: i.size, was: i.was, becomes: i.held })),
+      lines: items.length,
+    };
+  });

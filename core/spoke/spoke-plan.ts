@@ -1,0 +1,156 @@
+import type { Figures } from "../figures/presets";
+import { ORDER_PRESETS } from "../figures/presets";
+import type { Wheel } from "../wheel/wheel-file";
+import { ENTRY_LIMIT_DEG, type SpokeKind, spokeKinds, type Warning } from "./kinds";
+import { type Butting, MATERIALS, type Material, materialAdvice, weightAndStiffness } from "./material";
+import { type Available, type OrderLength, orderLengths, type Rounding } from "./order-lengths";
+import { type PatternLimits, USUAL_LIMITS } from "./patterns";
+import {
+  leastEngagement,
+  type ThreadParts,
+  type ThreadRoom,
+  type ThreadWindow,
+  threadRoom,
+  threadWindow,
+} from "./thread-room";
+
+/** One kind of spoke with the length it would be given. */
+export interface PlannedKind extends SpokeKind {
+  /** mm, from the order; the nearest whole mm where no order can be made. */
+  readonly given: number;
+  readonly room: ThreadRoom;
+}
+
+/** What is to be ordered for a wheel, and why. */
+export interface SpokePlan {
+  readonly kinds: readonly PlannedKind[];
+  readonly warnings: readonly Warning[];
+  readonly parts: ThreadParts;
+  readonly window: ThreadWindow;
+  readonly lengths: readonly OrderLength[];
+  /** In words, why no order can be made; null when one can. */
+  readonly stuck: string | null;
+  readonly available: Available;
+  readonly spares: number;
+  readonly postDays: number;
+  readonly material: Material;
+  readonly butting: Butting;
+  readonly head: string;
+  /** Grams of all spokes, and N for each mm one is stretched. */
+  readonly grams: number;
+  readonly stiffness: number;
+  readonly advice: readonly string[];
+  readonly limits: PatternLimits;
+  /** Figures of the order nobody told. */
+  readonly assumed: readonly string[];
+}
+
+const lengthsIn = (text: string): number[] =>
+  (text.match(/\d+(?:[.,]\d+)?/g) ?? []).map((t) => Number(t.replace(",", "."))).filter((l) => l > 20 && l < 500);
+
+/** Works out lengths, thread room and order from a wheel and what was told of thread, nipple and supplier. */
+export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
+  const assumed: string[] = [];
+  const raw = (name: string): number | string => {
+    const taken = figures[name];
+    if (taken !== undefined) return taken;
+    if (!assumed.includes(name)) assumed.push(name);
+    return ORDER_PRESETS[name];
+  };
+  const number = (name: string) => Number(raw(name));
+  const parts: ThreadParts = {
+    diameter: wheel.spoke.diameter,
+    pitch: wheel.spoke.threadPitch,
+    spokeThread: number("spoke.threadLength"),
+    nippleThread: number("nipple.thread"),
+    slotDepth: number("nipple.slotDepth"),
+  };
+  const window = threadWindow(parts);
+  const { kinds, warnings } = spokeKinds(wheel);
+  const told = String(raw("order.available"));
+  const available: Available =
+    told === "list" ? { list: lengthsIn(String(figures["order.list"] ?? "")) } : { step: Number(told) };
+  const needs = kinds.map((k) => ({
+    wanted: k.lengthAtTension,
+    count: k.count,
+    shortest: k.lengthAtTension + window.shortest,
+    longest: k.lengthAtTension + window.longest,
+  }));
+  const hopeless = window.shortest > window.longest;
+  const order = hopeless ? { stuck: 0 } : orderLengths(needs, available, String(raw("order.rounding")) as Rounding);
+  const lengths = "lengths" in order ? order.lengths : [];
+  const given = (i: number) => lengths.find((l) => l.serves.includes(i))?.length ?? kinds[i].order;
+  const material = String(raw("spoke.material")) as Material;
+  const butting = String(raw("spoke.butting")) as Butting;
+  const each = kinds.map((k) => weightAndStiffness(k.length, wheel.spoke.diameter, material, butting));
+  const seat = String(raw("nipple.seat")) as keyof typeof ENTRY_LIMIT_DEG;
+  return {
+    kinds: kinds.map((k, i) => ({ ...k, given: given(i), room: threadRoom(parts, given(i), k.lengthAtTension) })),
+    warnings: [...warnings, ...impossible(wheel, kinds, parts, window)],
+    parts,
+    window,
+    lengths,
+    stuck: "lengths" in order ? null : stuckText(kinds[order.stuck], window, hopeless),
+    available,
+    spares: number("order.spares"),
+    postDays: number("order.postDays"),
+    material,
+    butting,
+    head: String(figures["spoke.head"] ?? ""),
+    grams: each.reduce((sum, e, i) => sum + e.grams * kinds[i].count, 0),
+    stiffness: each.length > 0 ? Math.min(...each.map((e) => e.stiffness)) : 0,
+    advice: materialAdvice(material, butting, true),
+    limits: {
+      ...USUAL_LIMITS,
+      entryDeg: figures["nipple.limit"] === undefined ? ENTRY_LIMIT_DEG[seat] : Number(figures["nipple.limit"]),
+    },
+    assumed,
+  };
+};
+
+const stuckText = (kind: SpokeKind | undefined, window: ThreadWindow, hopeless: boolean): string => {
+  if (hopeless)
+    return "The nipple is too short for its thread: no length holds enough turns without standing proud. A longer nipple cures it.";
+  if (!kind) return "There is nothing to order.";
+  const from = (kind.lengthAtTension + window.shortest).toFixed(1);
+  const to = (kind.lengthAtTension + window.longest).toFixed(1);
+  return `Nothing that can be had lies between ${from} and ${to}, which {${kind.flange}} ${kind.lean} needs. Another list, or every mm.`;
+};
+
+/** Builds that cannot be, in plain words with what would cure them. */
+const impossible = (wheel: Wheel, kinds: readonly SpokeKind[], parts: ThreadParts, window: ThreadWindow): Warning[] => {
+  const out: Warning[] = [];
+  if (parts.spokeThread < leastEngagement(parts.diameter, parts.pitch))
+    out.push({
+      code: "thread-short",
+      text: `The spoke's thread is ${parts.spokeThread.toFixed(1)} mm; ${leastEngagement(parts.diameter, parts.pitch).toFixed(1)} must hold in the nipple. Spokes with a longer thread cure it.`,
+    });
+  if (window.shortest > window.longest)
+    out.push({
+      code: "no-window",
+      text: "Nipple and thread leave no room: an end that holds enough already stands proud. A nipple with more thread cures it.",
+    });
+  for (const side of ["A", "B"] as const) {
+    const across = wheel.hub[side].toCentre - wheel.rim.holeOffset + (side === "A" ? -wheel.offset : wheel.offset);
+    if (wheel.rim.holeOffset > wheel.hub[side].toCentre)
+      out.push({
+        code: "wrong-side",
+        text: `{${side}}: the rim holes stand ${wheel.rim.holeOffset.toFixed(1)} off the middle, outside a flange ${wheel.hub[side].toCentre.toFixed(1)} from it. Is the first hole on the wrong flange, or the flange measured from the wrong face?`,
+      });
+    else if (across > 0 && across < 4)
+      out.push({
+        code: "upright",
+        text: `{${side}}: the spokes lean only ${across.toFixed(1)} mm sideways; they hold the rim there hardly at all. Less offset, or holes nearer the middle, cures it.`,
+      });
+  }
+  const shortest = Math.min(...kinds.map((k) => k.length));
+  if (shortest < parts.spokeThread + 30)
+    out.push({
+      code: "stubby",
+      text: `A spoke of ${shortest.toFixed(0)} mm is nearly all thread and head; it cannot be swung in or bent to its line. Fewer crosses or another hub cure it.`,
+    });
+  return out;
+};
+
+/** Name of a material on paper. */
+export const materialName = (material: Material): string => MATERIALS[material].label;

@@ -1,0 +1,123 @@
+import Papa from "papaparse";
+import { INK, openPdf, printable, wrap } from "./pdf-page";
+
+/** What goes to whoever makes or sells the spokes. mm. */
+export interface OrderSheet {
+  readonly mark: string;
+  readonly machine: string;
+  readonly date: string;
+  readonly lines: readonly {
+    readonly length: number;
+    readonly count: number;
+    readonly spares: number;
+    readonly forWhat: string;
+  }[];
+  readonly material: string;
+  readonly butting: string;
+  readonly head: string;
+  readonly diameter: number;
+  /** Wire gauge where the thickness is one; null otherwise. */
+  readonly gauge: number | null;
+  readonly pitch: number;
+  readonly threadLength: number;
+  readonly nipples: number;
+  readonly washers: string;
+  readonly grams: number;
+  readonly assumed: readonly string[];
+}
+
+export const orderCsv = (o: OrderSheet): string =>
+  `${Papa.unparse({
+    fields: [
+      "length_mm",
+      "pieces",
+      "spares",
+      "total",
+      "diameter_mm",
+      "thread_pitch_mm",
+      "thread_mm",
+      "material",
+      "butting",
+      "bend_and_head",
+      "for",
+    ],
+    data: o.lines.map((l) => [
+      l.length,
+      l.count,
+      l.spares,
+      l.count + l.spares,
+      Number(o.diameter.toFixed(3)),
+      Number(o.pitch.toFixed(4)),
+      o.threadLength,
+      o.material,
+      o.butting,
+      o.head,
+      l.forWhat,
+    ]),
+  })}\r\n`;
+
+const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 56];
+
+/** One A4 page: lengths large, everything a spoke maker asks under them. */
+export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
+  const { pdf, text, bold } = await openPdf();
+  pdf.setTitle(`Spokes for ${o.mark}`);
+  const page = pdf.addPage([WIDTH, HEIGHT]);
+  let y = HEIGHT - MARGIN - 16;
+  const put = (words: string, x: number, size: number, face = text) =>
+    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
+  const rule = () =>
+    page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness: 1, color: INK });
+  put(`Spokes for ${o.mark}`, MARGIN, 22, bold);
+  put(o.date, WIDTH - MARGIN - text.widthOfTextAtSize(o.date, 12), 12);
+  y -= 20;
+  put(o.machine, MARGIN, 12);
+  y -= 16;
+  rule();
+  y -= 24;
+  const columns = [MARGIN, MARGIN + 120, MARGIN + 210, MARGIN + 290];
+  ["length, mm", "pieces", "spares", "for"].forEach((h, i) => {
+    put(h, columns[i], 10);
+  });
+  for (const l of o.lines) {
+    y -= 26;
+    put(String(l.length), columns[0], 18, bold);
+    put(String(l.count), columns[1], 14);
+    put(String(l.spares), columns[2], 14);
+    for (const line of wrap(printable(l.forWhat, text), text, 10, WIDTH - MARGIN - columns[3])) {
+      put(line, columns[3], 10);
+      y -= 12;
+    }
+    y += 12;
+  }
+  y -= 22;
+  rule();
+  const facts = [
+    ["thickness", `${Number(o.diameter.toFixed(3))} mm${o.gauge ? `, ${o.gauge} swg` : ""}`],
+    ["material", `${o.material}, ${o.butting}`],
+    ["bend and head", o.head || "as sample"],
+    [
+      "thread",
+      `${(25.4 / o.pitch).toFixed(0)} to the inch (${Number(o.pitch.toFixed(4))} mm a turn), ${o.threadLength} mm long, rolled`,
+    ],
+    ["nipples", `${o.nipples} to match`],
+    ["washers", o.washers],
+    ["weight", `${Math.round(o.grams)} g of spokes without spares`],
+  ];
+  for (const [label, value] of facts) {
+    y -= 20;
+    put(label, MARGIN, 11);
+    put(value, columns[1], 11, bold);
+  }
+  y -= 30;
+  const notes = [
+    "Measured from the inside of the bend (straight spokes: from under the head) to the end of the thread.",
+    ...(o.assumed.length > 0 ? [`Assumed, not measured: ${o.assumed.join(", ")}.`] : []),
+  ];
+  for (const note of notes)
+    for (const line of wrap(printable(note, text), text, 10, WIDTH - 2 * MARGIN)) {
+      put(line, MARGIN, 10);
+      y -= 14;
+    }
+  return pdf.save();
+};

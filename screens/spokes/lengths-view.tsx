@@ -1,0 +1,61 @@
+import type { SpokePlan } from "@/core/spoke/spoke-plan";
+import { DoubtFlag } from "../parts/ledger-panel";
+import { SideMark } from "../parts/side-mark";
+import { NippleDrawing } from "./nipple-drawing";
+
+/** Each kind's end inside its nipple, to scale. */
+export const LengthsView = ({
+  plan,
+  names,
+}: {
+  plan: SpokePlan;
+  names: { readonly A: string; readonly B: string };
+}) => (
+  <ul className="grid min-h-0 flex-1 auto-rows-fr grid-cols-2 overflow-y-auto">
+    {plan.kinds.map((k) => (
+      <li
+        key={`${k.flange}${k.row}${k.lean}${k.spokes[0]}`}
+        className="flex min-h-64 overflow-hidden border-r border-b border-grid"
+      >
+        <div className="w-[38%] shrink-0 p-2">
+          <NippleDrawing
+            end={k.room.end}
+            parts={plan.parts}
+            window={plan.window}
+            title={`${k.given} mm in its nipple`}
+          />
+        </div>
+        <div className="flex min-w-0 flex-1 flex-col justify-center gap-1 pr-3">
+          <p className="flex items-center gap-2 text-xl">
+            <SideMark side={k.flange} />
+            {names[k.flange]}
+            {k.row ? `, ${k.row} row` : ""}
+          </p>
+          <p className="text-base">
+            {k.lean}, head {k.head === "out" ? "outside" : "inside"}
+          </p>
+          <p className="font-mono text-5xl font-bold" data-testid="length">
+            {k.length.toFixed(1)}
+          </p>
+          <p className="text-lg">
+            {k.count} pieces, order <b className="font-mono">{k.given}</b> mm
+          </p>
+          <p className="flex items-start gap-2 text-base">
+            {k.room.verdict !== "fits" && <DoubtFlag />}
+            <span>{k.room.text}</span>
+          </p>
+          {(k.entryAngleDeg > 0.05 || k.boreAngleDeg !== null) && (
+            <p className="text-base">
+              {[
+                k.entryAngleDeg > 0.05 ? `${k.entryAngleDeg.toFixed(1)}° off the nipple hole` : null,
+                k.boreAngleDeg !== null ? `${k.boreAngleDeg.toFixed(1)}° off its bore` : null,
+              ]
+                .filter(Boolean)
+                .join(", ")}
+            </p>
+          )}
+        </div>
+      </li>
+    ))}
+  </ul>
+);

@@ -1,0 +1,189 @@
+"use client";
+import { Slider } from "radix-ui";
+import { useMemo, useState } from "react";
+import type { Figures } from "@/core/figures/presets";
+import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitivity";
+import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
+import { threadRoom } from "@/core/spoke/thread-room";
+import { withSideNames } from "@/core/truing/explain";
+import { mostCrosses, type Wheel } from "@/core/wheel/wheel-file";
+import { Doubt } from "../parts/ledger-panel";
+import { SideMark } from "../parts/side-mark";
+import { NippleDrawing } from "./nipple-drawing";
+
+/** What may be dragged: mm either way. */
+const DRAGGED = DIMENSIONS.filter((d) => /^(erd|offset|toCentre|holeCircle)/.test(d.figure)).map((d) => ({
+  ...d,
+  most: d.figure === "erd" ? 8 : 6,
+}));
+
+/** Drag a dimension and see every length and limit answer; how much each matters, and how sure the lengths are. */
+export const WhatIf = ({
+  wheel,
+  plan,
+  figures,
+  sds,
+  names,
+}: {
+  wheel: Wheel;
+  plan: SpokePlan;
+  figures: Figures;
+  /** mm by dimension, where repeats say how sure it is. */
+  sds: Readonly<Record<string, number>>;
+  names: { readonly A: string; readonly B: string };
+}) => {
+  const [by, setBy] = useState<Readonly<Record<string, number>>>({});
+  const [cross, setCross] = useState({ A: wheel.lacing.A.cross, B: wheel.lacing.B.cross });
+  const moved = useMemo(() => {
+    const shifted = DRAGGED.reduce((w, d) => (by[d.figure] ? d.with(w, by[d.figure]) : w), wheel);
+    const laced = { ...shifted, lacing: { ...shifted.lacing, A: { cross: cross.A }, B: { cross: cross.B } } };
+    return { wheel: laced, plan: planSpokes(laced, figures) };
+  }, [wheel, figures, by, cross]);
+  const matters = useMemo(() => sensitivities(wheel), [wheel]);
+  const stack = useMemo(() => toleranceStack(wheel, sds), [wheel, sds]);
+  const alike = (side: "A" | "B") => {
+    const now = plan.kinds.find((k) => k.flange === side);
+    const then = moved.plan.kinds.find((k) => k.flange === side);
+    return now && then ? { now, then } : null;
+  };
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
+      <div className="min-h-0 overflow-y-auto px-4 py-2">
+        {DRAGGED.map((d) => {
+          const label = withSideNames(d.label, names);
+          const value = by[d.figure] ?? 0;
+          const per = matters.find((m) => m.figure === d.figure);
+          return (
+            <div key={d.figure} className="border-b border-grid py-1">
+              <p className="flex justify-between text-base">
+                <span>{label}</span>
+                <b className="font-mono">
+                  {value === 0 ? "as measured" : `${value > 0 ? "+" : "−"}${Math.abs(value).toFixed(1)}`}
+                </b>
+              </p>
+              <Slider.Root
+                className="relative flex h-12 w-full touch-none items-center"
+                min={-d.most}
+                max={d.most}
+                step={0.1}
+                value={[value]}
+                onValueChange={([to]) => setBy((b) => ({ ...b, [d.figure]: to }))}
+              >
+                <Slider.Track className="relative h-1 w-full bg-rule" />
+                <Slider.Thumb aria-label={label} className="block h-12 w-6 border-2 border-ink bg-paper" />
+              </Slider.Root>
+              {per && (
+                <p className="text-base">
+                  1 mm of it is{" "}
+                  {(["A", "B"] as const)
+                    .filter((s) => Math.abs(per[s]) > 0.005)
+                    .map(
+                      (s) => `${Math.abs(per[s]).toFixed(2)} mm ${per[s] > 0 ? "more" : "less"} of ${names[s]} spoke`,
+                    )
+                    .join(", ") || "nothing of any spoke"}
+                </p>
+              )}
+            </div>
+          );
+        })}
+        <div className="flex gap-2 pt-3">
+          {(["A", "B"] as const).map((s) => (
+            <div key={s} className="flex flex-1 items-center border border-rule text-lg">
+              <button
+                type="button"
+                className="min-h-14 min-w-14 border-r border-rule text-2xl"
+                aria-label={`one cross less, ${names[s]}`}
+                onClick={() => setCross((c) => ({ ...c, [s]: Math.max(1, c[s] - 1) }))}
+              >
+                −
+              </button>
+              <span className="flex-1 text-center">
+                {names[s]}: {cross[s]} cross
+              </span>
+              <button
+                type="button"
+                className="min-h-14 min-w-14 border-l border-rule text-2xl"
+                aria-label={`one cross more, ${names[s]}`}
+                onClick={() =>
+                  setCross((c) => ({
+                    ...c,
+                    [s]: Math.min(mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[s].holeCircle), c[s] + 1),
+                  }))
+                }
+              >
+                +
+              </button>
+            </div>
+          ))}
+        </div>
+        <button
+          type="button"
+          className="mt-2 min-h-12 underline"
+          onClick={() => {
+            setBy({});
+            setCross({ A: wheel.lacing.A.cross, B: wheel.lacing.B.cross });
+          }}
+        >
+          back to what was measured
+        </button>
+      </div>
+      <div className="min-h-0 overflow-y-auto border-l border-grid p-3 portrait:border-t portrait:border-l-0">
+        {(["A", "B"] as const).map((side) => {
+          const pair = alike(side);
+          if (!pair) return null;
+          const room = threadRoom(plan.parts, pair.now.given, pair.then.lengthAtTension);
+          const change = pair.then.lengthAtTension - pair.now.lengthAtTension;
+          return (
+            <section key={side} className="flex border-b border-grid" aria-label={`what if, ${names[side]}`}>
+              <div className="h-48 w-36 shrink-0">
+                <NippleDrawing
+                  end={room.end}
+                  parts={plan.parts}
+                  window={plan.window}
+                  title={`the ${pair.now.given} in its nipple then`}
+                />
+              </div>
+              <div className="min-w-0 py-2 text-base">
+                <p className="flex items-center gap-2 text-lg">
+                  <SideMark side={side} /> {names[side]}
+                </p>
+                <p className="font-mono text-4xl font-bold" data-testid={`what-if-${side}`}>
+                  {pair.then.length.toFixed(1)}
+                </p>
+                <p>
+                  {Math.abs(change) < 0.05
+                    ? "as measured"
+                    : `${change > 0 ? "+" : "−"}${Math.abs(change).toFixed(1)} mm`}
+                  , order {pair.then.given}
+                </p>
+                <p>
+                  the {pair.now.given} would: {room.text}
+                </p>
+                <p>
+                  next head {pair.then.headClearance.toFixed(1)}
+                  {pair.then.entryAngleDeg > 0.05 ? `, ${pair.then.entryAngleDeg.toFixed(1)}° at the nipple` : ""}
+                </p>
+              </div>
+            </section>
+          );
+        })}
+        {moved.plan.warnings.map((w) => (
+          <Doubt key={w.code}>{withSideNames(w.text, names)}</Doubt>
+        ))}
+        <h2 className="pt-3 text-lg font-bold">How sure the lengths are</h2>
+        <p className="text-base">
+          {names.A} ± {(2 * stack.A).toFixed(1)}, {names.B} ± {(2 * stack.B).toFixed(1)} mm, nineteen times in twenty.
+          Of it:
+        </p>
+        <ul className="text-base">
+          {stack.parts.slice(0, 4).map((p) => (
+            <li key={p.label} className="flex justify-between">
+              <span>{withSideNames(p.label, names)}</span>
+              <span className="font-mono">± {(2 * p.mm).toFixed(2)}</span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,99 @@
+import { database } from "./database";
+
+export type StockKind = "spoke" | "nipple" | "washer";
+
+/** One drawer: spokes of a length, nipples, washers of a thickness. mm. */
+export interface StockItem {
+  readonly id: string;
+  readonly kind: StockKind;
+  readonly name: string;
+  /** Length of a spoke, thread of a nipple, thickness of a washer. */
+  readonly size: number | null;
+  readonly diameter: number | null;
+  readonly pitch: number | null;
+  readonly place: string;
+  readonly reorderAt: number;
+}
+
+export interface StockHeld extends StockItem {
+  readonly held: number;
+}
+
+const columns = (item: StockItem) => ({
+  kind: item.kind,
+  name: item.name,
+  size: item.size,
+  diameter: item.diameter,
+  pitch: item.pitch,
+  place: item.place,
+  reorder_at: item.reorderAt,
+});
+
+/** What is held is the sum of all that came and went. Spokes by length, then nipples, washers. */
+export const listStock = async (): Promise<StockHeld[]> => {
+  const db = database();
+  const rows = await db("stock")
+    .leftJoin("stock_moves", "stock_moves.stock_id", "stock.id")
+    .groupBy("stock.id")
+    .select("stock.*")
+    .sum({ held: "stock_moves.change" })
+    .orderBy(["stock.kind", "stock.size", "stock.name"]);
+  return (rows as Record<string, never>[]).map((r) => ({
+    id: r.id,
+    kind: r.kind,
+    name: r.name,
+    size: r.size,
+    diameter: r.diameter,
+    pitch: r.pitch,
+    place: r.place,
+    reorderAt: r.reorder_at,
+    held: Number(r.held ?? 0),
+  }));
+};
+
+/** A new drawer, or the same one described anew. */
+export const saveStock = async (item: StockItem): Promise<void> => {
+  await database()("stock")
+    .insert({ id: item.id, ...columns(item) })
+    .onConflict("id")
+    .merge();
+};
+
+export interface StockMove {
+  readonly id: string;
+  readonly stockId: string;
+  readonly jobId: string | null;
+  /** + came in, − taken. */
+  readonly change: number;
+  readonly note: string;
+}
+
+/** The same id again changes nothing. */
+export const moveStock = async (m: StockMove): Promise<void> => {
+  await database()("stock_moves")
+    .insert({ id: m.id, stock_id: m.stockId, job_id: m.jobId, change: m.change, note: m.note })
+    .onConflict("id")
+    .merge(["id"]);
+};
+
+/** Takes a whole list in, or none of it: each drawer brought to the count given. */
+export const importStock = async (items: readonly StockHeld[]): Promise<void> => {
+  const before = new Map((await listStock()).map((s) => [s.id, s.held]));
+  await database().transaction(async (trx) => {
+    for (const item of items) {
+      await trx("stock")
+        .insert({ id: item.id, ...columns(item) })
+        .onConflict("id")
+        .merge();
+      const change = item.held - (before.get(item.id) ?? 0);
+      if (change !== 0)
+        await trx("stock_moves").insert({
+          id: crypto.randomUUID(),
+          stock_id: item.id,
+          job_id: null,
+          change,
+          note: "from a list",
+        });
+    }
+  });
+};
