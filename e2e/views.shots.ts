@@ -35,6 +35,19 @@ test("every main view", async ({ page }) => {
     await page.waitForTimeout(200);
     await keep(page, name);
   }
+  await open(page, "L-007", "spokes");
+  for (const [tab, name] of [
+    ["Crosses", "spokes-crosses"],
+    ["What if", "spokes-what-if"],
+    ["Goods in", "spokes-goods-in"],
+  ] as const) {
+    await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
+    await page.waitForTimeout(300);
+    await keep(page, name);
+  }
+  await page.goto("/stock");
+  await page.waitForTimeout(300);
+  await keep(page, "stock");
   await open(page, "L-007", "lace");
   await page.getByRole("button", { name: /go on at/ }).click();
   await keep(page, "lace-walk");

@@ -1,5 +1,6 @@
 import { placeSpokes } from "../lacing/placement";
 import { type SpokeKind, spokeKinds } from "../spoke/kinds";
+import { DIMENSIONS } from "../spoke/sensitivity";
 import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
 
 /** An old spoke of one kind, mm, as long as it would have to be to end at the bottom of the slot. */
@@ -64,46 +65,15 @@ const FITS = 0.8;
 
 const rms = (list: readonly number[]): number => Math.sqrt(list.reduce((a, b) => a + b * b, 0) / list.length);
 
-interface Dimension {
-  readonly figure: string;
-  readonly label: string;
-  readonly most: number;
-  readonly with: (wheel: Wheel, by: number) => Wheel;
-}
-
-const flange = (wheel: Wheel, side: Side, change: Partial<Wheel["hub"]["A"]>): Wheel => ({
-  ...wheel,
-  hub: { ...wheel.hub, [side]: { ...wheel.hub[side], ...change } },
-});
-
-const DIMENSIONS: readonly Dimension[] = [
-  {
-    figure: "rim.outsideDiameter",
-    label: "effective rim diameter",
-    most: 60,
-    with: (w, by) => ({ ...w, rim: { ...w.rim, erd: w.rim.erd + by } }),
-  },
-  {
-    figure: "offset.found",
-    label: "offset, towards the {A},",
-    most: 25,
-    with: (w, by) => ({ ...w, offset: w.offset + by }),
-  },
-  ...(["A", "B"] as const).flatMap((side): Dimension[] => [
-    {
-      figure: `hub.${side}.holeCircle`,
-      label: `{${side}} hole circle`,
-      most: 60,
-      with: (w, by) => flange(w, side, { holeCircle: Math.max(12, w.hub[side].holeCircle + by) }),
-    },
-    {
-      figure: `hub.${side}.fromFace`,
-      label: `{${side}} flange to centre`,
-      most: 30,
-      with: (w, by) => flange(w, side, { toCentre: w.hub[side].toCentre + by }),
-    },
-  ]),
-];
+/** Dimensions that may be the wrong one: the figure to take again, and the most anybody measures it wrong by, mm. */
+const SUSPECTS: Readonly<Record<string, { readonly figure: string; readonly most: number }>> = {
+  erd: { figure: "rim.outsideDiameter", most: 60 },
+  offset: { figure: "offset.found", most: 25 },
+  "holeCircle.A": { figure: "hub.A.holeCircle", most: 60 },
+  "holeCircle.B": { figure: "hub.B.holeCircle", most: 60 },
+  "toCentre.A": { figure: "hub.A.fromFace", most: 30 },
+  "toCentre.B": { figure: "hub.B.fromFace", most: 30 },
+};
 
 /**
  * When old spokes and worked-out lengths disagree: which one dimension (or the crosses, or the two sides) would, if it
@@ -120,7 +90,10 @@ export const explainOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): Explan
   const offer = (figure: string, text: string, left: readonly number[] | null) => {
     if (left && Math.max(...left.map(Math.abs)) <= FITS) found.push({ figure, text, left: rms(left) });
   };
-  for (const d of DIMENSIONS) {
+  for (const dimension of DIMENSIONS) {
+    const suspect = SUSPECTS[dimension.figure];
+    if (!suspect) continue;
+    const d = { ...dimension, ...suspect };
     // The lengths bend as a dimension changes: three steps of Newton's method on the least squares.
     let by = 0;
     let residual: number[] | null = now;
@@ -133,7 +106,12 @@ export const explainOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): Explan
       by += slope.reduce((a, s, i) => a + s * (residual as number[])[i], 0) / size;
       residual = Math.abs(by) <= d.most ? compare(d.with(wheel, by)) : null;
     }
-    if (residual) offer(d.figure, `${d.label} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? "more" : "less"}`, residual);
+    if (residual)
+      offer(
+        d.figure,
+        `${d.label}${d.figure === "offset.found" ? " to {A}" : ""} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? "more" : "less"}`,
+        residual,
+      );
   }
   for (const side of ["A", "B"] as const)
     for (const by of [-1, 1]) {

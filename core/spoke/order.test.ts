@@ -6,9 +6,11 @@ import { skipChoices } from "../lacing/skip-choices";
 import { drillingPlan } from "../rim/drilling-plan";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
+import { weightAndStiffness } from "./material";
 import { type Available, type Need, orderLengths } from "./order-lengths";
 import { comparePatterns } from "./patterns";
 import { sensitivities, toleranceStack } from "./sensitivity";
+import { planSpokes } from "./spoke-plan";
 import { engagement, type ThreadParts, threadRoom, threadWindow, washerFor } from "./thread-room";
 import { movedSince, waysOn } from "./ways-on";
 
@@ -390,6 +392,70 @@ describe("the order is here and the wheel turned out another", () => {
     expect(short[0]).toMatchObject({ way: "reorder-all", fits: true, days: 7 });
     expect(short.at(-1)?.fits).toBe(false);
   });
+});
+
+describe("builds that cannot be", () => {
+  const base = {
+    format: "tall-compass/wheel",
+    version: 1,
+    rim: { holes: 36, erd: 440, firstHole: "A", holeOffset: 2 },
+    hub: {
+      A: { holes: 18, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
+      B: { holes: 18, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
+    },
+    lacing: { A: { cross: 2 }, B: { cross: 2 } },
+    spoke: { diameter: 3.5, threadPitch: 0.635 },
+    tension: { target: 2000 },
+  };
+  const said = (over: object, figures = {}) => planSpokes(readWheel({ ...base, ...over }), figures).warnings;
+  test.each([
+    ["a thread too short to hold", {}, { "spoke.threadLength": 3 }, "thread-short", /longer thread cure it/],
+    ["a nipple with no room", {}, { "nipple.thread": 4, "spoke.threadLength": 4 }, "no-window", /more thread cures it/],
+    [
+      "a rim hole on the wrong side of its flange",
+      { rim: { ...base.rim, holeOffset: 12 }, hub: { A: { ...base.hub.A, toCentre: 8 }, B: base.hub.B } },
+      {},
+      "wrong-side",
+      /first hole on the wrong flange/,
+    ],
+    ["an offset past the flange", { offset: 34 }, {}, "no-sideways-hold", /Check offset and flange/],
+    ["spokes that stand upright", { offset: 29 }, {}, "upright", /cures it/],
+    [
+      "heads in the way",
+      { hub: { A: { ...base.hub.A, holeCircle: 80 }, B: base.hub.B }, lacing: { A: { cross: 4 }, B: { cross: 2 } } },
+      {},
+      "head-overlap",
+      /use fewer crosses/,
+    ],
+    [
+      "spokes hardly longer than their thread",
+      { rim: { ...base.rim, erd: 175 }, lacing: { A: { cross: 0 }, B: { cross: 0 } } },
+      {},
+      "stubby",
+      /cure it/,
+    ],
+    ["radial", { lacing: { A: { cross: 0 }, B: { cross: 2 } } }, {}, "radial", /never laced radially/],
+  ])("%s is named with what would cure it", (_, over, figures, code, cure) => {
+    expect(said({})).toEqual([]);
+    expect(said(over, figures).find((w) => w.code === code)?.text).toMatch(cure);
+  });
+  test("a list with nothing near is said, and what would do; a fitting one is ordered from", () => {
+    const plan = (list: string) => planSpokes(readWheel(base), { "order.available": "list", "order.list": list });
+    expect(plan("150 160 190").stuck).toMatch(/lies between [\d.]+ and [\d.]+/);
+    const wanted = planSpokes(readWheel(base), {}).kinds[0].lengthAtTension;
+    expect(plan(`150, ${wanted.toFixed(1)}; 190`).lengths.map((l) => l.length)).toEqual([Number(wanted.toFixed(1))]);
+  });
+});
+
+test("weight and stiffness: a plain steel spoke is EA/L and ρAL; a butted one lighter and softer", () => {
+  const area = (Math.PI / 4) * 3.5 ** 2;
+  const plain = weightAndStiffness(170, 3.5, "stainless", "plain");
+  expect(plain.stiffness).toBeCloseTo((200000 * area) / 170, 6);
+  expect(plain.grams).toBeCloseTo(area * 170 * 0.00785, 9);
+  const butted = weightAndStiffness(170, 3.5, "stainless", "double");
+  expect(butted.grams).toBeLessThan(plain.grams);
+  expect(butted.stiffness).toBeLessThan(plain.stiffness);
+  expect(weightAndStiffness(170, 3.5, "aluminium", "plain").stiffness).toBeCloseTo(plain.stiffness * 0.35, 6);
 });
 
 test("a drilling plan drilled as it says makes spokes that leave their holes straight, evenly round the tape", () => {

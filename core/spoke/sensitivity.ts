@@ -35,7 +35,7 @@ export const DIMENSIONS: readonly Dimension[] = [
       figure: `holeCircle.${side}`,
       label: `{${side}} hole circle`,
       sd: 0.3,
-      with: (w, by) => flange(w, side, { holeCircle: w.hub[side].holeCircle + by }),
+      with: (w, by) => flange(w, side, { holeCircle: Math.max(12, w.hub[side].holeCircle + by) }),
     },
     {
       figure: `holeDiameter.${side}`,

@@ -113,7 +113,12 @@ export const Spokes = (props: SpokesProps) => {
     <FiguresBench
       {...props}
       figures={asked}
-      presets={{ ...props.presets, ...ORDER_PRESETS }}
+      presets={{
+        ...props.presets,
+        ...ORDER_PRESETS,
+        "nipple.limit": plan?.limits.entryDeg ?? 7.5,
+        "rim.drilling": "laced",
+      }}
       problem={problem}
       ledgers={wheel && plan && group !== "drilling" ? lengthLedgers(plan, wheel) : []}
       doubts={warned.map((w) => ({ figure: "", text: w.text }))}
