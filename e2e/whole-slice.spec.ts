@@ -99,12 +99,12 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.getByRole("button", { name: /lace it, spoke by spoke/ }).click();
   for (let i = 0; i < 5; i++) {
     await page.keyboard.press("Space");
-    await expect(page.locator("header")).toContainText(`${i + 2} of 32`);
+    await expect(page.locator("header")).toContainText(`${i + 2} of 36`);
   }
   await page.keyboard.press("Escape");
   await page.reload();
-  await page.getByRole("button", { name: "go on at 6 of 32" }).click();
-  for (let i = 5; i < 32; i++) {
+  await page.getByRole("button", { name: "go on at 6 of 36" }).click();
+  for (let i = 5; i < 36; i++) {
     const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
     await page.keyboard.press("Space");
     await saved;

@@ -6,6 +6,7 @@ import { buildWheel, measuredSoFar, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { type Build, findBuild } from "./builds";
+import { jobLacing } from "./job-lacing";
 import { findJob, type Job } from "./jobs";
 import { listMeasurements } from "./measurements";
 import { listPhotos, type Photo } from "./photos";
@@ -76,7 +77,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     measured: measuredSoFar(build),
     hasBuild: settled !== null,
     buildStale: settled !== null && !sameWheel({ ...settled.wheel, name: "" }, { ...build.input, name: "" }),
-    laced: wheel !== null && (taken["lace.last"]?.value ?? 0) >= wheel.rim.holes,
+    laced: wheel !== null && (taken["lace.last"]?.value ?? 0) >= jobLacing(wheel, taken).steps.length,
     rounds: rounds.length,
     trueEnough: last !== undefined && wheel !== null && insideTolerance(job, roundReadings(last, wheel.rim.holes)),
     signed: sheet !== null,

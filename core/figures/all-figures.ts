@@ -3,7 +3,16 @@ import type { Figure } from "./figure";
 import { HUB_FIGURES } from "./hub";
 import { OFFSET_FIGURES } from "./offset";
 import { PLATE_FIGURE, RIM_FIGURES } from "./rim";
-import { ORDER_FIGURES, SKIP_FIGURES, SPOKE_FIGURES, THREAD_FIGURES } from "./spokes";
+import {
+  BREAK_FIGURES,
+  LACING_FIGURES,
+  ORDER_FIGURES,
+  PREPARE_FIGURES,
+  SEEN_FIGURE,
+  SKIP_FIGURES,
+  SPOKE_FIGURES,
+  THREAD_FIGURES,
+} from "./spokes";
 
 /** How many steps of the lacing walk are behind; kept so that it finds its place again. */
 const LACED_SO_FAR: Figure = {
@@ -29,6 +38,10 @@ export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
     ...THREAD_FIGURES,
     ...ORDER_FIGURES,
     ...SKIP_FIGURES,
+    ...PREPARE_FIGURES,
+    ...LACING_FIGURES,
+    ...BREAK_FIGURES,
+    SEEN_FIGURE,
     LACED_SO_FAR,
   ].map((f) => [f.name, f]),
 );

@@ -35,3 +35,8 @@ export const useUnit = keptChoice<LengthUnit>("tall-compass-unit", "mm", (t): t 
 
 /** Who is at this bench. */
 export const useWho = keptChoice<string>("tall-compass-who", "", (t): t is string => t.length <= 60);
+
+/** Are the walks spoken aloud? */
+export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t): t is "on" | "off" =>
+  ["on", "off"].includes(t),
+);

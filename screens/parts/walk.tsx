@@ -16,6 +16,7 @@ interface WalkProps {
   /** The entry bar when a number is wanted; else the three keys below do it. */
   readonly entry?: ReactNode;
   readonly doneLabel?: string;
+  readonly skipLabel?: string;
   readonly onDone?: () => void;
   readonly onBack: () => void;
   readonly onSkip: () => void;
@@ -36,6 +37,7 @@ export const Walk = (props: WalkProps) => {
     drawing,
     entry,
     doneLabel = "done",
+    skipLabel = "skip",
     onDone,
     onBack,
     onSkip,
@@ -103,7 +105,7 @@ export const Walk = (props: WalkProps) => {
           back
         </button>
         <button type="button" onClick={onSkip} className="border-r border-rule text-3xl outline-offset-[-6px]">
-          skip
+          {skipLabel}
         </button>
         {onDone ? (
           <button type="button" onClick={onDone} className="bg-ink text-3xl text-paper outline-offset-[-8px]">

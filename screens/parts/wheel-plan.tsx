@@ -1,3 +1,4 @@
+import { crossingsOf } from "@/core/lacing/crossings";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Wheel } from "@/core/wheel/wheel-file";
 
@@ -11,20 +12,44 @@ interface WheelPlanProps {
   /** Draw the hub's neighbourhood four times as large, round the spoke in hand. */
   readonly closeUp?: boolean;
   readonly title: string;
+  /** Degrees the wheel is turned clockwise on the page. */
+  readonly turned?: number;
+  /** 1 shows the whole wheel; more draws nearer to the hub. */
+  readonly zoom?: number;
+  /** Spokes shown beside the one in hand: the like ones. */
+  readonly lit?: readonly number[];
+  /** Degrees from the valve at which the hub's mark stands; null when it has none. */
+  readonly hubMark?: number | null;
 }
 
 /** The wheel in plan, to scale: heads as discs (outside) or rings (inside), side A solid, side B broken. */
-export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeUp = false, title }: WheelPlanProps) => {
+export const WheelPlan = ({
+  wheel,
+  spokes,
+  shown,
+  inHand,
+  seenFrom = "A",
+  closeUp = false,
+  title,
+  turned = 0,
+  zoom = 1,
+  lit = [],
+  hubMark = null,
+}: WheelPlanProps) => {
   const R = wheel.rim.erd / 2;
   // Seen from side A angles run clockwise from the top; turned over they run the other way.
   const flip = seenFrom === "A" ? 1 : -1;
-  const at = (p: readonly number[]): readonly [number, number] => [-p[1] * flip, -p[0]];
+  const [c, q] = [Math.cos((turned * Math.PI) / 180), Math.sin((turned * Math.PI) / 180)];
+  const at = (p: readonly number[]): readonly [number, number] => {
+    const [x, y] = [-p[1] * flip, -p[0]];
+    return [x * c - y * q, x * q + y * c];
+  };
   const hubR = Math.max(wheel.hub.A.holeCircle, wheel.hub.B.holeCircle) / 2;
   const held = spokes.find((s) => s.spoke === inHand);
   const view =
     closeUp && held
       ? { x: at(held.hubPoint)[0] - R * 0.27, y: at(held.hubPoint)[1] - R * 0.27, size: R * 0.54 }
-      : { x: -R * 1.16, y: -R * 1.16, size: R * 2.32 };
+      : { x: (-R * 1.16) / zoom, y: (-R * 1.16) / zoom, size: (R * 2.32) / zoom };
   const unit = view.size / 100;
   const text = unit * 3.4;
   const visible = spokes.filter((s) => !shown || shown.has(s.spoke) || s.spoke === inHand);
@@ -51,8 +76,26 @@ export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeU
       ))}
       <circle r={hubR * 0.18} fill="none" stroke="var(--color-ink)" strokeWidth={unit * 0.3} />
       <g>
-        <path d={`M0 ${-R - 4} V ${-R + R * 0.13}`} stroke="var(--color-ink)" strokeWidth={unit * 1.1} />
-        <text x={0} y={-R + R * 0.13 + text * 1.1} fontSize={text} textAnchor="middle" fill="var(--color-ink)">
+        <path
+          d={`M0 ${-R - 4} V ${-R + R * 0.13}`}
+          transform={`rotate(${turned})`}
+          stroke="var(--color-ink)"
+          strokeWidth={unit * 1.1}
+        />
+        {hubMark !== null && (
+          <path
+            d={`M0 ${-hubR * 0.62} l${hubR * 0.09} ${hubR * 0.16} h${-hubR * 0.18} Z`}
+            transform={`rotate(${turned + hubMark})`}
+            fill="var(--color-ink)"
+          />
+        )}
+        <text
+          x={at([R * 0.83 - text * 0.4, 0])[0]}
+          y={at([R * 0.83 - text * 0.4, 0])[1]}
+          fontSize={text}
+          textAnchor="middle"
+          fill="var(--color-ink)"
+        >
           valve
         </text>
       </g>
@@ -62,6 +105,7 @@ export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeU
           const [x1, y1] = at(s.hubPoint);
           const [x2, y2] = at(s.rimPoint);
           const now = s.spoke === inHand;
+          const bright = now || lit.includes(s.spoke);
           const colour = now ? "var(--color-ink)" : `var(--color-${s.flange.toLowerCase()})`;
           return (
             <g key={s.spoke}>
@@ -79,7 +123,7 @@ export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeU
                 x2={x2}
                 y2={y2}
                 stroke={colour}
-                strokeWidth={unit * (now ? 1.3 : 0.5)}
+                strokeWidth={unit * (bright ? 1.3 : 0.5)}
                 strokeDasharray={s.flange === "B" && !now ? `${unit * 2.4} ${unit * 0.8}` : undefined}
               />
               <circle
@@ -93,10 +137,29 @@ export const WheelPlan = ({ wheel, spokes, shown, inHand, seenFrom = "A", closeU
             </g>
           );
         })}
+      {/* Where an outer spoke goes under at the last crossing, the inner one is drawn over it again. */}
+      {crossingsOf(wheel, visible, seenFrom)
+        .filter((x) => !x.over)
+        .map((x) => {
+          const inner = spokes.find((s) => s.spoke === x.inner);
+          if (!inner) return null;
+          const [mx, my] = at(x.at);
+          const [hx, hy] = at(inner.hubPoint);
+          const [rx, ry] = at(inner.rimPoint);
+          const long = Math.hypot(rx - hx, ry - hy);
+          const [dx, dy] = [((rx - hx) / long) * unit * 2.2, ((ry - hy) / long) * unit * 2.2];
+          const line = `M${mx - dx} ${my - dy}L${mx + dx} ${my + dy}`;
+          return (
+            <g key={`${x.outer}/${x.inner}`}>
+              <path d={line} stroke="var(--color-paper)" strokeWidth={unit * 1.4} />
+              <path d={line} stroke={`var(--color-${seenFrom.toLowerCase()})`} strokeWidth={unit * 0.5} />
+            </g>
+          );
+        })}
       {spokes.map((s) => {
         const [x, y] = at(s.rimPoint);
         const k = 1 + (R * 0.085) / R;
-        const label = s.spoke === inHand || s.spoke % 5 === 0 || s.spoke === 1;
+        const label = s.spoke === inHand || lit.includes(s.spoke) || s.spoke % 5 === 0 || s.spoke === 1;
         return label ? (
           <text
             key={s.spoke}

@@ -1,0 +1,16 @@
+import { lacingCard } from "@/formats/lacing-card";
+import { cardOf } from "@/store/job-lacing";
+import { jobRecord } from "@/store/job-record";
+
+/** The lacing as a card for the wall. */
+export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
+  const record = await jobRecord((await params).id);
+  if (!record?.wheel) return new Response("These figures do not make a wheel yet", { status: 404 });
+  const { title, order, lines } = cardOf(record, record.wheel);
+  return new Response(Buffer.from(await lacingCard(title, order, lines)), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="lacing-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
+    },
+  });
+};

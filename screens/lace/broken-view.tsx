@@ -1,0 +1,121 @@
+"use client";
+import type { Figures } from "@/core/figures/presets";
+import { BREAK_FIGURES } from "@/core/figures/spokes";
+import type { PlacedSpoke } from "@/core/lacing/placement";
+import { breakAdvice, replacementFor } from "@/core/lacing/replace";
+import { showLength } from "@/core/units/show-length";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { FigureTag } from "../parts/figure-list";
+import type { Tap } from "../parts/figures-bench";
+import { useUnit } from "../parts/kept-choice";
+import { Doubt } from "../parts/ledger-panel";
+import { SideMark } from "../parts/side-mark";
+import { WheelPlan } from "../parts/wheel-plan";
+
+/** A drawer with spokes. */
+export interface SpokeDrawer {
+  readonly size: number;
+  readonly name: string;
+  readonly place: string;
+  readonly held: number;
+}
+
+/** One broken spoke: which to copy, how long it must be, where one lies, the way in, what the break says. */
+export const BrokenView = ({
+  wheel,
+  spokes,
+  figures,
+  drawers,
+  names,
+  assumed,
+  tap,
+}: {
+  wheel: Wheel;
+  spokes: readonly PlacedSpoke[];
+  figures: Figures;
+  drawers: readonly SpokeDrawer[];
+  names: { readonly A: string; readonly B: string };
+  /** The wheel's lengths rest on presets: the pieces or a like spoke count, not they. */
+  assumed: boolean;
+  tap: Tap;
+}) => {
+  const [unit] = useUnit();
+  const broken = Number(figures["break.spoke"] ?? 0);
+  const known = broken >= 1 && broken <= wheel.rim.holes;
+  const replacement = known ? replacementFor(wheel, broken) : null;
+  const pieces = typeof figures["break.pieces"] === "number" ? figures["break.pieces"] : null;
+  const length = pieces ?? (replacement && !assumed ? replacement.spoke.length : null);
+  const near = length === null ? [] : drawers.filter((d) => Math.abs(d.size - length) <= 1.2);
+  const where = figures["break.where"];
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,5fr)] portrait:grid-cols-1 portrait:grid-rows-2">
+      <div className="min-h-0">
+        <WheelPlan
+          wheel={wheel}
+          spokes={spokes}
+          inHand={known ? broken : undefined}
+          lit={replacement ? [replacement.back.spoke, replacement.on.spoke] : []}
+          title="the broken spoke and the two it copies"
+        />
+      </div>
+      <div className="min-h-0 overflow-y-auto border-l border-grid">
+        {BREAK_FIGURES.map((f) => (
+          <FigureTag
+            key={f.name}
+            label={f.label}
+            value={tap.label(f.name)}
+            open={tap.label(f.name) === "not yet"}
+            active={tap.active === f.name}
+            onTap={() => tap.onTap(f.name)}
+          />
+        ))}
+        <div className="p-3 text-lg">
+          {!known && <p>Tell which spoke: count rim holes clockwise from the valve.</p>}
+          {replacement && (
+            <>
+              <p className="flex items-center gap-2 text-xl font-bold">
+                <SideMark side={replacement.spoke.flange} /> {names[replacement.spoke.flange]}, hub hole{" "}
+                {replacement.spoke.hubHole}, head {replacement.spoke.head === "out" ? "outside" : "inside"},{" "}
+                {replacement.spoke.lean}
+              </p>
+              {replacement.copy === "ask" ? <Doubt>{replacement.text}</Doubt> : <p>{replacement.text}.</p>}
+              <p className="pt-2">
+                {length !== null ? (
+                  <>
+                    Length <b className="font-mono text-3xl">{showLength(Number(length.toFixed(1)), unit)}</b>{" "}
+                    {pieces !== null ? "from the pieces" : "from the record"}
+                    {pieces !== null && !assumed && Math.abs(pieces - replacement.spoke.length) > 1
+                      ? `; worked out it is ${showLength(Number(replacement.spoke.length.toFixed(1)), unit)}`
+                      : ""}
+                  </>
+                ) : (
+                  <>
+                    This wheel's lengths are assumed: measure both pieces end to end, or spoke {replacement.back.spoke}{" "}
+                    in its place.
+                  </>
+                )}
+              </p>
+              {length !== null && (
+                <p>
+                  {near.length > 0
+                    ? near.map((d) => `${d.size} ${d.name}: ${d.held} in ${d.place || "stock"}`).join("; ")
+                    : "None that long in the drawers."}
+                </p>
+              )}
+              {breakAdvice({
+                where: where === "elbow" || where === "middle" || where === "thread" ? where : null,
+                before: figures["break.before"] === "yes" ? true : figures["break.before"] === "no" ? false : null,
+                head: replacement.spoke.head,
+                seat: wheel.hub.seat,
+              }).map((t) => (
+                <p key={t} className="pt-2 text-base">
+                  {t}
+                </p>
+              ))}
+            </>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,127 @@
+"use client";
+import { useState } from "react";
+import { continueFour, type SeenSpoke } from "@/core/lacing/check";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { EntryBar } from "../parts/entry-bar";
+import { useWho } from "../parts/kept-choice";
+import { send } from "../parts/outbox";
+import { Walk } from "../parts/walk";
+
+/** A spoke as it is kept in the record, and read back. */
+export const writeSeen = (s: SeenSpoke): string => `${s.flange},${s.hubHole},${s.head},${s.under ? "under" : "over"}`;
+export const readSeen = (text: string): SeenSpoke | null => {
+  const [flange, hole, head, under] = text.split(",");
+  return (flange === "A" || flange === "B") && Number(hole) > 0 && (head === "in" || head === "out")
+    ? { flange, hubHole: Number(hole), head, under: under === "under" }
+    : null;
+};
+
+interface CheckWalkProps {
+  readonly jobId: string;
+  readonly job: string;
+  readonly names: { readonly A: string; readonly B: string };
+  readonly plan: Wheel;
+  readonly planned: readonly SeenSpoke[];
+  /** What was seen so far, by rim hole; null where nobody looked yet. */
+  readonly seen: readonly (SeenSpoke | null)[];
+  readonly onEnd: (seen: readonly (SeenSpoke | null)[]) => void;
+}
+
+const DIFFERS = [
+  { value: "flange", label: "the other flange" },
+  { value: "head", label: "head the other way" },
+  { value: "on", label: "one hub hole on" },
+  { value: "back", label: "one hub hole back" },
+  { value: "under", label: "over for under" },
+  { value: "none", label: "just so after all" },
+] as const;
+
+/** Past every spoke once: the first four are told, the rest confirmed; stop only at what differs. */
+export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEnd }: CheckWalkProps) => {
+  const n = plan.rim.holes;
+  const [seen, setSeen] = useState(before);
+  const [at, setAt] = useState(() => {
+    // −1 when all were seen: begin again.
+    return Math.max(0, before.indexOf(null));
+  });
+  const [differing, setDiffering] = useState(false);
+  const [who] = useWho();
+  const four = seen.slice(0, 4);
+  const goesOn = four.every((s): s is SeenSpoke => s !== null) ? continueFour(plan, four) : null;
+  const [changed, setChanged] = useState<SeenSpoke | null>(null);
+  const expected = seen[at] ?? (at >= 4 && goesOn ? goesOn[at] : planned[at]);
+  const shown = changed ?? expected;
+  const move = (to: number, now = seen) => {
+    setChanged(null);
+    setDiffering(false);
+    if (to >= n) onEnd(now);
+    else setAt(Math.max(0, to));
+  };
+  const take = () => {
+    const next = seen.map((s, i) => (i === at ? shown : s));
+    setSeen(next);
+    void send(`/api/jobs/${jobId}/measurements`, {
+      id: crypto.randomUUID(),
+      name: "laced.seen",
+      place: at + 1,
+      typed: writeSeen(shown),
+      unit: "mm",
+      method: "walk",
+      who,
+    });
+    move(at + 1, next);
+  };
+  const alter = (what: string) => {
+    const m = plan.hub[shown.flange].holes;
+    setDiffering(false);
+    setChanged(
+      {
+        flange: { ...shown, flange: shown.flange === "A" ? ("B" as const) : ("A" as const) },
+        head: {
+          ...shown,
+          head: shown.head === "out" ? ("in" as const) : ("out" as const),
+          under: shown.head === "out" && shown.under,
+        },
+        on: { ...shown, hubHole: (shown.hubHole % m) + 1 },
+        back: { ...shown, hubHole: ((shown.hubHole - 2 + m) % m) + 1 },
+        under: { ...shown, under: !shown.under },
+        none: expected,
+      }[what] ?? shown,
+    );
+  };
+  return (
+    <Walk
+      job={job}
+      place={`${at + 1} of ${n}`}
+      spoke={at + 1}
+      side={shown.flange}
+      sideName={names[shown.flange]}
+      instruction={
+        <>
+          hub hole {shown.hubHole}, head {shown.head === "out" ? "outside" : "inside"}
+          {shown.head === "in" ? (shown.under ? ", under the last" : ", over all") : ""}
+        </>
+      }
+      detail={at < 4 ? "the first four are told: is it so?" : "as the first four go on: is it so?"}
+      next={at + 1 < n ? `next ${at + 2}` : "the last one"}
+      entry={
+        differing ? (
+          <EntryBar
+            prompt={`${at + 1}: what differs`}
+            how="more than one: say them one after the other"
+            kind="text"
+            choices={DIFFERS}
+            onTake={alter}
+            onClose={() => setDiffering(false)}
+          />
+        ) : undefined
+      }
+      doneLabel="it is so"
+      onDone={differing ? undefined : take}
+      skipLabel="it differs"
+      onSkip={() => setDiffering(true)}
+      onBack={() => move(at - 1)}
+      onLeave={() => onEnd(seen)}
+    />
+  );
+};
