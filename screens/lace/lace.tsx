@@ -233,7 +233,7 @@ export const Lace = (props: LaceProps) => {
                   <button
                     type="button"
                     onClick={() => setWalking("lace")}
-                    className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]"
+                    className="flex-1 bg-ink text-xl text-paper outline-offset-[-8px]"
                   >
                     {done === 0
                       ? "lace it, spoke by spoke"

@@ -34,9 +34,9 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
     ? `${names[p.flange]}: drop ${step.group.length} spokes into the hub, heads ${head}`
     : `${step.spoke}, ${names[p.flange]}. Hub hole ${p.hubHole}, head ${head}.`;
   useSpoken(words, voice === "on");
-  const record = (count: number) => {
+  const record = async (count: number) => {
     setDone(count);
-    void send(`/api/jobs/${jobId}/measurements`, {
+    await send(`/api/jobs/${jobId}/measurements`, {
       id: crypto.randomUUID(),
       name: "lace.last",
       typed: String(count),
@@ -44,6 +44,11 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
       method: "walk",
     });
   };
+  const hanging = steps.slice(0, done + 1).flatMap((s) => (s.act === "drop" ? s.group : []));
+  // The close-up stands in the quarter the spoke in hand does not reach.
+  const right = p.rimAngleDeg < 180 === (seenFrom === "A");
+  const low = p.rimAngleDeg > 90 && p.rimAngleDeg < 270;
+  const corner = `${right ? "left-0" : "right-0"} ${low ? "top-0" : "bottom-0"}`;
   const following = steps[done + 1];
   const tied = new Set(steps.slice(0, done).flatMap((s) => (s.act === "drop" ? [] : [s.spoke])));
   return (
@@ -89,7 +94,8 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
           <WheelPlan
             wheel={wheel}
             spokes={spokes}
-            shown={dropping ? new Set([...tied]) : tied}
+            shown={tied}
+            dropped={hanging.filter((h) => !tied.has(h))}
             inHand={dropping ? undefined : step.spoke}
             lit={dropping ? step.group : []}
             seenFrom={seenFrom}
@@ -97,7 +103,7 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
             title={dropping ? "into the hub" : `spoke ${step.spoke} in hand`}
           />
           {!dropping && (
-            <div className="absolute right-0 bottom-0 h-[38%] w-[38%] border border-rule bg-paper">
+            <div className={`absolute ${corner} h-[34%] w-[34%] border border-rule bg-paper`}>
               <WheelPlan
                 wheel={wheel}
                 spokes={spokes}
@@ -111,12 +117,16 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
           )}
         </div>
       }
-      onDone={() => {
-        record(done + 1);
-        if (done + 1 >= steps.length) onEnd(done + 1);
+      onDone={async () => {
+        const last = done + 1 >= steps.length;
+        // The page is drawn anew from the record; the last step must be in it by then.
+        if (last) {
+          await record(done + 1);
+          onEnd(done + 1);
+        } else void record(done + 1);
       }}
-      onBack={() => done > 0 && record(done - 1)}
-      onSkip={() => done + 1 < steps.length && record(done + 1)}
+      onBack={() => void (done > 0 && record(done - 1))}
+      onSkip={() => void (done + 1 < steps.length && record(done + 1))}
       onLeave={() => onEnd(done)}
     />
   );

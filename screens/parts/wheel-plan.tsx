@@ -18,6 +18,8 @@ interface WheelPlanProps {
   readonly zoom?: number;
   /** Spokes shown beside the one in hand: the like ones. */
   readonly lit?: readonly number[];
+  /** Spokes that hang in the hub, not yet tied to the rim. */
+  readonly dropped?: readonly number[];
   /** Degrees from the valve at which the hub's mark stands; null when it has none. */
   readonly hubMark?: number | null;
 }
@@ -34,6 +36,7 @@ export const WheelPlan = ({
   turned = 0,
   zoom = 1,
   lit = [],
+  dropped = [],
   hubMark = null,
 }: WheelPlanProps) => {
   const R = wheel.rim.erd / 2;
@@ -50,7 +53,8 @@ export const WheelPlan = ({
     closeUp && held
       ? { x: at(held.hubPoint)[0] - R * 0.27, y: at(held.hubPoint)[1] - R * 0.27, size: R * 0.54 }
       : { x: (-R * 1.16) / zoom, y: (-R * 1.16) / zoom, size: (R * 2.32) / zoom };
-  const unit = view.size / 100;
+  // A close-up is shown small: its lines must not thin out with it.
+  const unit = (view.size / 100) * (closeUp ? 2 : 1);
   const text = unit * 3.4;
   const visible = spokes.filter((s) => !shown || shown.has(s.spoke) || s.spoke === inHand);
   const depth = (s: PlacedSpoke) =>
@@ -137,6 +141,23 @@ export const WheelPlan = ({
             </g>
           );
         })}
+      {spokes
+        .filter((s) => dropped.includes(s.spoke))
+        .map((s) => {
+          const [x, y] = at(s.hubPoint);
+          const colour = `var(--color-${s.flange.toLowerCase()})`;
+          return (
+            <circle
+              key={s.spoke}
+              cx={x}
+              cy={y}
+              r={unit * (lit.includes(s.spoke) ? 1.7 : 1)}
+              fill={s.head === "out" ? colour : "var(--color-paper)"}
+              stroke={colour}
+              strokeWidth={unit * 0.5}
+            />
+          );
+        })}
       {/* Where an outer spoke goes under at the last crossing, the inner one is drawn over it again. */}
       {crossingsOf(wheel, visible, seenFrom)
         .filter((x) => !x.over)
@@ -159,7 +180,11 @@ export const WheelPlan = ({
       {spokes.map((s) => {
         const [x, y] = at(s.rimPoint);
         const k = 1 + (R * 0.085) / R;
-        const label = s.spoke === inHand || lit.includes(s.spoke) || s.spoke % 5 === 0 || s.spoke === 1;
+        const label =
+          s.spoke === inHand ||
+          (lit.includes(s.spoke) && !dropped.includes(s.spoke)) ||
+          s.spoke % 5 === 0 ||
+          s.spoke === 1;
         return label ? (
           <text
             key={s.spoke}
