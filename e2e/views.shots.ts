@@ -48,6 +48,15 @@ test("every main view", async ({ page }) => {
   await page.goto("/stock");
   await page.waitForTimeout(300);
   await keep(page, "stock");
+  await open(page, "H-009", "lace");
+  await page.getByRole("tab", { name: "Broken spoke" }).click();
+  await page.getByRole("button", { name: /^which spoke/ }).click();
+  await page.getByLabel("entry").locator("input").fill("7");
+  await page.keyboard.press("Enter");
+  await page.waitForTimeout(500);
+  await page.keyboard.press("Escape");
+  await page.waitForTimeout(300);
+  await keep(page, "lace-broken");
   await open(page, "L-007", "lace");
   await page.getByRole("button", { name: /go on at/ }).click();
   await keep(page, "lace-walk");

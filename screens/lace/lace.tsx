@@ -121,7 +121,7 @@ export const Lace = (props: LaceProps) => {
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}
       notes={[
-        `${LACING_ORDERS[order]}: ${offered.find((o) => o.order === order)?.why ?? ""}.`,
+        `Order of work: ${LACING_ORDERS[order]}; ${offered.find((o) => o.order === order)?.why ?? ""}.`,
         `Outer spokes go over their neighbours${isInterlaced(wheel, Math.max(wheel.lacing.A.cross, wheel.lacing.B.cross)) ? " and under the last" : ""}.`,
         "The two spokes beside the valve lean away from each other: a pump gets in.",
       ]}
