@@ -15,7 +15,13 @@ export const turnTo = (page: Page, ...tabs: readonly (string | RegExp)[]) =>
 /** Finds a figure on drawing or list, opening the rest of the list when it is not among the next three. */
 const find = async (page: Page, label: string | RegExp) => {
   const figure = page.getByRole("button", { name: label }).first();
-  if (!(await figure.isVisible())) await page.getByRole("button", { name: /more, not yet taken/ }).click();
+  const more = page.getByRole("button", { name: /more, not yet taken/ });
+  // The list may only just be coming up: look again until the figure, or the key to the rest of them, is there.
+  await expect(async () => {
+    if (await figure.isVisible()) return;
+    if (await more.isVisible()) await more.click({ timeout: 1000 });
+    expect(await figure.isVisible()).toBe(true);
+  }).toPass({ timeout: 10_000 });
   await figure.click();
 };
 

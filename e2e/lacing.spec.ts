@@ -109,6 +109,17 @@ test("the check: walked past, two spokes changed over and one missed under are n
 test("a broken spoke: three taps from the counter, the two to copy, its length, where one lies, what the break says", async ({
   page,
 }) => {
+  const drawer = {
+    id: crypto.randomUUID(),
+    kind: "spoke",
+    name: "plain wire",
+    size: 170,
+    diameter: 3.5,
+    pitch: null,
+    place: "drawer 77",
+  };
+  expect((await page.request.post("/api/stock", { data: drawer })).ok()).toBe(true);
+  await page.request.post(`/api/stock/${drawer.id}/moves`, { data: { id: crypto.randomUUID(), change: 9 } });
   await page.goto("/");
   for (const key of ["Broken spoke", "36", "18", "full width"])
     await page.getByRole("button", { name: key, exact: true }).click();
@@ -122,7 +133,7 @@ test("a broken spoke: three taps from the counter, the two to copy, its length, 
   await choose(page, /^has one gone before/, "yes, one before");
   await enter(page, /^both pieces, end to end/, "170");
   await expect(main).toContainText("Length 170 from the pieces");
-  await expect(main).toContainText("drawer 3");
+  await expect(main).toContainText("170 plain wire: 9 in drawer 77");
   await expect(main).toContainText("Test them all by squeezing pairs, or replace the whole set");
   await expect(main).toContainText("Broken at the elbow");
   await expect(main).toContainText("note or feel of its like neighbours");

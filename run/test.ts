@@ -61,12 +61,13 @@ const main = async (): Promise<void> => {
   process.env.DATABASE_URL = server.url;
   try {
     await migrate(database());
+    // Before anything else is stored: the demo is only loaded into an empty record.
+    await loadDemoOnce();
     const unit = step("unit tests", bin("vitest"), ["run"], env);
     count("unit tests", unit, UNIT, (r: { numPassedTests: number; numFailedTests: number }) => [
       r.numPassedTests,
       r.numFailedTests,
     ]);
-    await loadDemoOnce();
     await database().destroy();
     buildIfChanged();
     check("types", bin("tsc"), ["--noEmit"]);
