@@ -6,6 +6,7 @@ import { jobRecord } from "./job-record";
 import { changeJob, openJob } from "./jobs";
 import { addMeasurement } from "./measurements";
 import { migrate } from "./migrate";
+import * as firstHouse from "./migrations/first-house";
 import { addPhoto, findPicture, listPhotos } from "./photos";
 import { addReading, addTurn, listRounds, openRound, roundReadings, turnsMade } from "./rounds";
 import { StaleCopy } from "./stale-copy";
@@ -166,4 +167,28 @@ test("every confirmed reading is there after the database is killed in the middl
   await again.stop();
   expect(rows.length).toBeGreaterThanOrEqual(confirmed);
   expect(rows.slice(0, confirmed).map((r) => r.id)).toEqual([...Array(confirmed).keys()].map((i) => `x${i}`));
+}, 60_000);
+
+test("a record of the first house takes the later migrations and keeps its rows", async () => {
+  const server = await startDatabase(`.test-output/older-${await freePort()}`);
+  const knex = openDatabase(server.url);
+  await knex.migrate.latest({
+    migrationSource: {
+      getMigrations: async () => ["001-first-house"],
+      getMigrationName: (name: string) => name,
+      getMigration: async () => firstHouse,
+    },
+  });
+  await knex("customers").insert({ id: "c", name: "Old" });
+  await knex("wheels").insert({ id: "w", customer_id: "c", mark: "K" });
+  await knex("jobs").insert({ id: "j", wheel_id: "w", kind: "rebuild" });
+  await knex("measurements").insert({ id: "m", job_id: "j", name: "rim.height", typed: "31", unit: "mm", value: 31 });
+  await migrate(knex);
+  await migrate(knex);
+  const kept = await knex("measurements").first();
+  expect(kept).toMatchObject({ id: "m", value: 31, place: 0, role: "new", who: "", beside: null });
+  await knex("stock").insert({ id: "s", kind: "washer", name: "brass", size: 0.5 });
+  expect(await knex("photos").count({ n: "*" })).toEqual([{ n: 0 }]);
+  await knex.destroy();
+  await server.stop();
 }, 60_000);

@@ -43,7 +43,7 @@ export interface PatternLimits {
 export const USUAL_LIMITS: PatternLimits = { entryDeg: 7.5, boreDeg: 6, valveRoom: 18, carriesTorque: true };
 
 /** mm between the two spokes nearest the valve, 60 mm in from the rim points. */
-const valveRoomOf = (wheel: Wheel): number => {
+export const valveRoomOf = (wheel: Wheel): number => {
   const spokes = placeSpokes(wheel);
   const at = (s: (typeof spokes)[number]) => {
     const part = 60 / s.span;

@@ -2,6 +2,7 @@
 import { Slider } from "radix-ui";
 import { useMemo, useState } from "react";
 import type { Figures } from "@/core/figures/presets";
+import { valveRoomOf } from "@/core/spoke/patterns";
 import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitivity";
 import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom } from "@/core/spoke/thread-room";
@@ -37,10 +38,13 @@ export const WhatIf = ({
   const moved = useMemo(() => {
     const shifted = DRAGGED.reduce((w, d) => (by[d.figure] ? d.with(w, by[d.figure]) : w), wheel);
     const laced = { ...shifted, lacing: { ...shifted.lacing, A: { cross: cross.A }, B: { cross: cross.B } } };
-    return { wheel: laced, plan: planSpokes(laced, figures) };
+    return { wheel: laced, plan: planSpokes(laced, figures), valve: valveRoomOf(laced) };
   }, [wheel, figures, by, cross]);
   const matters = useMemo(() => sensitivities(wheel), [wheel]);
   const stack = useMemo(() => toleranceStack(wheel, sds), [wheel, sds]);
+  const others = (side: "A" | "B") => [
+    ...new Set(moved.plan.kinds.filter((k) => k.flange === side).map((k) => k.length.toFixed(1))),
+  ];
   const alike = (side: "A" | "B") => {
     const now = plan.kinds.find((k) => k.flange === side);
     const then = moved.plan.kinds.find((k) => k.flange === side);
@@ -159,6 +163,7 @@ export const WhatIf = ({
                 <p>
                   the {pair.now.given} would: {room.text}
                 </p>
+                {others(side).length > 1 && <p>every length: {others(side).join(", ")}</p>}
                 <p>
                   next head {pair.then.headClearance.toFixed(1)}
                   {pair.then.entryAngleDeg > 0.05 ? `, ${pair.then.entryAngleDeg.toFixed(1)}° at the nipple` : ""}
@@ -167,6 +172,10 @@ export const WhatIf = ({
             </section>
           );
         })}
+        <p className="py-2 text-base">
+          at the valve {moved.valve.toFixed(0)} mm; the order would be{" "}
+          {moved.plan.lengths.map((l) => `${l.length} × ${l.count}`).join(", ") || "none that fits"}
+        </p>
         {moved.plan.warnings.map((w) => (
           <Doubt key={w.code}>{withSideNames(w.text, names)}</Doubt>
         ))}

@@ -109,6 +109,8 @@ export const True = (props: TrueProps) => {
     router.refresh();
   };
   const readWheel = async () => {
+    // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
+    if (round && turned > 0) await send(`/api/rounds/${round.id}/destress`, {});
     if (!round || turned > 0 || (advice && toTurn === 0 && read > 0)) {
       if (!(await openRound())) return;
     }
