@@ -439,6 +439,15 @@ describe("builds that cannot be", () => {
     expect(said({})).toEqual([]);
     expect(said(over, figures).find((w) => w.code === code)?.text).toMatch(cure);
   });
+  test("the nipple's own limit counts: a plain seat speaks up where a ball is still content", () => {
+    const drilled = { rim: { ...base.rim, drilling: { lateralDeg: 5, tangentialDeg: 16 } } };
+    const angle = spokeKinds(readWheel({ ...base, ...drilled })).kinds[0].entryAngleDeg;
+    expect(angle).toBeGreaterThan(4);
+    expect(angle).toBeLessThan(7.5);
+    expect(said(drilled)).toEqual([]);
+    expect(said(drilled, { "nipple.seat": "plain" }).map((w) => w.code)).toEqual(["entry-angle"]);
+    expect(said(drilled, { "nipple.limit": angle - 0.1 }).map((w) => w.code)).toEqual(["entry-angle"]);
+  });
   test("a list with nothing near is said, and what would do; a fitting one is ordered from", () => {
     const plan = (list: string) => planSpokes(readWheel(base), { "order.available": "list", "order.list": list });
     expect(plan("150 160 190").stuck).toMatch(/lies between [\d.]+ and [\d.]+/);

@@ -71,24 +71,25 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
     const boreAngles = own.flatMap((k) => (k.boreAngleDeg === null ? [] : [k.boreAngleDeg]));
     const boreAngleDeg = boreAngles.length > 0 ? Math.max(...boreAngles) : null;
     const valveRoom = valveRoomOf(laced);
+    const called = cross === 0 ? "radial" : `${cross} cross`;
     const against = [
       cross === 0 && limits.carriesTorque
         ? "radial: carries neither brake nor drive, never on a driven or drum-braked wheel"
         : null,
       wheel.hub.seat === "bent" && headClearance < 0
-        ? `${cross} cross: ${(-headClearance).toFixed(1)} mm into the neighbour's head`
+        ? `${called}: ${(-headClearance).toFixed(1)} mm into the neighbour's head`
         : null,
       drilled && worst.entryAngleDeg > limits.entryDeg
-        ? `${cross} cross: ${worst.entryAngleDeg.toFixed(1)}° at the nipple, limit ${Number(limits.entryDeg.toFixed(1))}`
+        ? `${called}: ${worst.entryAngleDeg.toFixed(1)}° at the nipple, limit ${Number(limits.entryDeg.toFixed(1))}`
         : null,
       boreAngleDeg !== null && boreAngleDeg > limits.boreDeg
-        ? `${cross} cross: ${boreAngleDeg.toFixed(1)}° off the bore, limit ${Number(limits.boreDeg.toFixed(1))}`
+        ? `${called}: ${boreAngleDeg.toFixed(1)}° off the bore, limit ${Number(limits.boreDeg.toFixed(1))}`
         : null,
       hubAngleDeg < 90 - 360 / wheel.rim.holes - 1e-9 && cross > 0 && cross * (720 / wheel.rim.holes) > 90
-        ? `${cross} cross: past the tangent, it leaves the hub at ${hubAngleDeg.toFixed(0)}°`
+        ? `${called}: past the tangent, it leaves the hub at ${hubAngleDeg.toFixed(0)}°`
         : null,
       cross > 0 && valveRoom < limits.valveRoom
-        ? `${cross} cross: ${valveRoom.toFixed(0)} mm at the valve, ${limits.valveRoom} are needed`
+        ? `${called}: ${valveRoom.toFixed(0)} mm at the valve, ${limits.valveRoom} are needed`
         : null,
     ].filter((t): t is string => t !== null);
     return {

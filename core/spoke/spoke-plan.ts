@@ -84,9 +84,21 @@ export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
   const butting = String(raw("spoke.butting")) as Butting;
   const each = kinds.map((k) => weightAndStiffness(k.length, wheel.spoke.diameter, material, butting));
   const seat = String(raw("nipple.seat")) as keyof typeof ENTRY_LIMIT_DEG;
+  const limits = {
+    ...USUAL_LIMITS,
+    entryDeg: figures["nipple.limit"] === undefined ? ENTRY_LIMIT_DEG[seat] : Number(figures["nipple.limit"]),
+  };
+  const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
+  // The limit somebody set for this nipple counts, not the usual one.
+  const own = warnings.filter((w) => w.code !== "entry-angle");
+  if (worst > limits.entryDeg)
+    own.push({
+      code: "entry-angle",
+      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${Number(limits.entryDeg.toFixed(1))}: it will bend at the nipple. Fewer crosses, or a nipple that swings further, cure it.`,
+    });
   return {
     kinds: kinds.map((k, i) => ({ ...k, given: given(i), room: threadRoom(parts, given(i), k.lengthAtTension) })),
-    warnings: [...warnings, ...impossible(wheel, kinds, parts, window)],
+    warnings: [...own, ...impossible(wheel, kinds, parts, window)],
     parts,
     window,
     lengths,
@@ -100,10 +112,7 @@ export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
     grams: each.reduce((sum, e, i) => sum + e.grams * kinds[i].count, 0),
     stiffness: each.length > 0 ? Math.min(...each.map((e) => e.stiffness)) : 0,
     advice: materialAdvice(material, butting, true),
-    limits: {
-      ...USUAL_LIMITS,
-      entryDeg: figures["nipple.limit"] === undefined ? ENTRY_LIMIT_DEG[seat] : Number(figures["nipple.limit"]),
-    },
+    limits,
     assumed,
   };
 };

@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { askedOf } from "@/core/figures/asked";
@@ -153,6 +154,12 @@ export const Spokes = (props: SpokesProps) => {
           {problem && (
             <div className="p-4 text-2xl">
               <Doubt>{withSideNames(problem.message, names)}</Doubt>
+              <Link
+                href={`/jobs/${jobId}/measure`}
+                className="mt-4 inline-flex min-h-14 items-center border border-ink px-5 text-xl"
+              >
+                Mend it in Measure
+              </Link>
             </div>
           )}
           {wheel && plan && group === "lengths" && (
