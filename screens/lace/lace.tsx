@@ -117,6 +117,7 @@ export const Lace = (props: LaceProps) => {
       {...props}
       figures={FIGURES_OF[group]}
       presets={{ "hub.slots": "holes", "lacing.order": order }}
+      foldLedger
       problem={null}
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}

@@ -62,6 +62,8 @@ interface FiguresBenchProps extends BenchRecord {
   readonly presets: Readonly<Record<string, number | string>>;
   readonly drawing: (tap: Tap) => ReactNode;
   readonly after?: ReactNode;
+  /** Where the drawing needs the room, how it came about is folded away at first. */
+  readonly foldLedger?: boolean;
 }
 
 const placeName = (figure: Figure | undefined, place: number): string =>
@@ -183,7 +185,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
             close: taking.close,
           })}
         </div>
-        <LedgerPanel>
+        <LedgerPanel startFolded={props.foldLedger}>
           {problem && <Doubt>{named(problem.message)}</Doubt>}
           {taking.clash && (
             <Which
