@@ -3,7 +3,8 @@ import { chance } from "@/devices/random";
 import { circlePerChord } from "../hub/hole-circle";
 import { spokeKinds } from "../spoke/kinds";
 import { buildFromFigures } from "../wheel/build";
-import { readWheel, type Wheel } from "../wheel/wheel-file";
+import { wheelFrom } from "../wheel/wheel.test.rig";
+import type { Wheel } from "../wheel/wheel-file";
 
 /** A wheel measured in every way there is, with careful noise: invented, within what the trade sees. */
 const measured = (seed: number): { wheel: Wheel; figures: Record<string, number | string> } => {
@@ -28,9 +29,7 @@ const measured = (seed: number): { wheel: Wheel; figures: Record<string, number 
     toCentre: toCentre[s],
     holeDiameter: 4,
   });
-  const wheel = readWheel({
-    format: "tall-compass/wheel",
-    version: 1,
+  const wheel = wheelFrom({
     rim: { holes, erd, firstHole: "A", holeOffset: 2, width: rimWidth },
     hub: { A: flange("A"), B: flange("B") },
     offset,

@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
 import { spokeKinds } from "../spoke/kinds";
-import { readWheel, type Wheel } from "../wheel/wheel-file";
+import { wheelFrom } from "../wheel/wheel.test.rig";
+import type { Wheel } from "../wheel/wheel-file";
 import { erdFromOldSpokes, explainOldSpokes, type OldSpoke } from "./old-spokes";
 
 const ends = (["A", "B"] as const).flatMap((flange) => (["out", "in"] as const).map((head) => ({ flange, head })));
@@ -17,9 +18,7 @@ const oldWheel = (seed: number): { wheel: Wheel; samples: OldSpoke[] } => {
   };
   const [a, b] = [flange(), flange()];
   const cross = (circle: number) => (circle > 150 ? 1 : circle > 110 ? 2 : 3);
-  const wheel = readWheel({
-    format: "tall-compass/wheel",
-    version: 1,
+  const wheel = wheelFrom({
     rim: { holes, erd: between(370, 520), firstHole: pick(["A", "B"]), holeOffset: between(0, 4) },
     hub: { seat: pick(["bent", "straight"]), A: a, B: b },
     offset: between(-6, 6),

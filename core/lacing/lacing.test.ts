@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
-import { mostCrosses, readWheel, type Wheel } from "../wheel/wheel-file";
+import { wheelFrom } from "../wheel/wheel.test.rig";
+import { mostCrosses, type Wheel } from "../wheel/wheel-file";
 import { checkLacing, continueFour, type FaultCode, type SeenSpoke, seenAsPlanned } from "./check";
 import { crossingsOf } from "./crossings";
 import { blockedBecause, firstBlocked, type HubWay, type LacingAct, lacingActs, offeredOrders } from "./orders";
@@ -25,9 +26,7 @@ const wheelOf = (over: {
     toCentre: 30,
     holeDiameter: 4,
   };
-  return readWheel({
-    format: "tall-compass/wheel",
-    version: 1,
+  return wheelFrom({
     rotation: over.rotation ?? "clockwise",
     rim: { holes: over.holes, erd: 440, firstHole: over.first ?? "A" },
     hub: { seat: over.seat ?? "bent", A: flange, B: flange },

@@ -4,6 +4,7 @@ import { chance } from "@/devices/random";
 import { hasSkippedHoles, placeSpokes } from "../lacing/placement";
 import { skipChoices } from "../lacing/skip-choices";
 import { drillingPlan } from "../rim/drilling-plan";
+import { wheelFrom } from "../wheel/wheel.test.rig";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
 import { weightAndStiffness } from "./material";
@@ -37,9 +38,7 @@ const anyWheel = (seed: number): Wheel => {
         : {}),
     };
   };
-  return readWheel({
-    format: "tall-compass/wheel",
-    version: 1,
+  return wheelFrom({
     rotation: pick(["clockwise", "anticlockwise"]),
     rim: { holes, erd: between(360, 620), firstHole: pick(["A", "B"]), holeOffset: between(0, 5) },
     hub: { seat: pick(["bent", "straight"]), A: flange(), B: flange() },
@@ -87,9 +86,7 @@ describe("lengths", () => {
     expect(worst).toBeLessThan(0.01);
   });
   test("1 mm of ERD is half a millimetre of spoke, nearly; a stack adds as squares", () => {
-    const wheel = readWheel({
-      format: "tall-compass/wheel",
-      version: 1,
+    const wheel = wheelFrom({
       rim: { holes: 32, erd: 604, firstHole: "A" },
       hub: {
         A: { holes: 16, holeCircle: 60, toCentre: 46, holeDiameter: 2.5 },
@@ -211,9 +208,7 @@ describe("thread in the nipple", () => {
 });
 
 /** 36-hole hub on a 32-hole rim, one cross, ERD 596, hole circle 94 and 60, flanges 27 and 35 (a case of the trade). */
-const MIXED = readWheel({
-  format: "tall-compass/wheel",
-  version: 1,
+const MIXED = wheelFrom({
   rim: { holes: 32, erd: 596, firstHole: "A" },
   hub: {
     A: { holes: 18, holeCircle: 94, toCentre: 27, holeDiameter: 2.6 },
@@ -309,9 +304,7 @@ describe("more holes in the hub than in the rim", () => {
 
 describe("crosses compared", () => {
   const drilled = (over: object) =>
-    readWheel({
-      format: "tall-compass/wheel",
-      version: 1,
+    wheelFrom({
       rim: { holes: 36, erd: 430, firstHole: "A", drilling: "radial" },
       hub: {
         A: { holes: 18, holeCircle: 150, toCentre: 30, holeDiameter: 4 },
@@ -353,9 +346,7 @@ describe("crosses compared", () => {
 
 describe("the order is here and the wheel turned out another", () => {
   const at = (erd: number) =>
-    readWheel({
-      format: "tall-compass/wheel",
-      version: 1,
+    wheelFrom({
       rim: { holes: 36, erd, firstHole: "A" },
       hub: {
         A: { holes: 18, holeCircle: 150, toCentre: 33, holeDiameter: 4 },

@@ -1,4 +1,5 @@
 "use client";
+import Image from "next/image";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
@@ -106,8 +107,14 @@ export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly Phot
           <li key={p.id}>
             <Dialog.Root>
               <Dialog.Trigger className="block border border-rule" aria-label={`photo ${p.caption}, see large`}>
-                {/* biome-ignore lint/performance/noImgElement: stored pictures, already of the right size */}
-                <img src={`/api/photos/${p.id}?size=small`} alt={p.caption} className="h-32 w-auto" />
+                <Image
+                  unoptimized
+                  src={`/api/photos/${p.id}?size=small`}
+                  alt={p.caption}
+                  width={p.width}
+                  height={p.height}
+                  className="h-32 w-auto"
+                />
               </Dialog.Trigger>
               <Dialog.Portal>
                 <Dialog.Content
@@ -118,10 +125,12 @@ export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly Phot
                     <Dialog.Title className="truncate text-lg">{p.caption || "photo"}</Dialog.Title>
                     <Dialog.Close className="min-h-14 px-6 text-lg underline">back</Dialog.Close>
                   </div>
-                  {/* biome-ignore lint/performance/noImgElement: stored pictures, already of the right size */}
-                  <img
+                  <Image
+                    unoptimized
                     src={`/api/photos/${p.id}?size=large`}
                     alt={p.caption}
+                    width={p.width}
+                    height={p.height}
                     className="min-h-0 flex-1 object-contain p-2"
                   />
                 </Dialog.Content>

@@ -3,22 +3,13 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { readLength } from "@/core/units/read-number";
+import type { StockLine } from "@/formats/stock-csv";
 import { EntryBar } from "../parts/entry-bar";
 import { GaugePicture } from "../parts/gauge-picture";
 import { DoubtFlag } from "../parts/ledger-panel";
 import { send } from "../parts/outbox";
 
-interface Drawer {
-  readonly id: string;
-  readonly kind: "spoke" | "nipple" | "washer";
-  readonly name: string;
-  readonly size: number | null;
-  readonly diameter: number | null;
-  readonly pitch: number | null;
-  readonly place: string;
-  readonly reorderAt: number;
-  readonly held: number;
-}
+type Drawer = StockLine & { readonly id: string };
 interface Preview {
   readonly file: File;
   readonly errors: readonly { readonly line: number; readonly message: string }[];
