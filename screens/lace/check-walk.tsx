@@ -118,6 +118,7 @@ export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEn
       }
       doneLabel="it is so"
       onDone={differing ? undefined : take}
+      entryHint="say what differs; ✕ when that is all"
       skipLabel="it differs"
       onSkip={() => setDiffering(true)}
       onBack={() => move(at - 1)}

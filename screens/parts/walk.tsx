@@ -17,6 +17,8 @@ interface WalkProps {
   readonly entry?: ReactNode;
   readonly doneLabel?: string;
   readonly skipLabel?: string;
+  /** Beside the keys while the entry bar takes the answer. */
+  readonly entryHint?: string;
   readonly onDone?: () => void;
   readonly onBack: () => void;
   readonly onSkip: () => void;
@@ -38,6 +40,7 @@ export const Walk = (props: WalkProps) => {
     entry,
     doneLabel = "done",
     skipLabel = "skip",
+    entryHint = "",
     onDone,
     onBack,
     onSkip,
@@ -112,7 +115,7 @@ export const Walk = (props: WalkProps) => {
             {doneLabel}
           </button>
         ) : (
-          <span className="flex items-center px-4 text-base">the figure, then the side it stands to</span>
+          <span className="flex items-center px-4 text-base">{entryHint}</span>
         )}
       </div>
     </div>

@@ -170,10 +170,16 @@ export const WheelPlan = ({
           const long = Math.hypot(rx - hx, ry - hy);
           const [dx, dy] = [((rx - hx) / long) * unit * 2.2, ((ry - hy) / long) * unit * 2.2];
           const line = `M${mx - dx} ${my - dy}L${mx + dx} ${my + dy}`;
+          const held = inner.spoke === inHand;
+          const wide = held || lit.includes(inner.spoke) ? 1.3 : 0.5;
           return (
             <g key={`${x.outer}/${x.inner}`}>
-              <path d={line} stroke="var(--color-paper)" strokeWidth={unit * 1.4} />
-              <path d={line} stroke={`var(--color-${seenFrom.toLowerCase()})`} strokeWidth={unit * 0.5} />
+              <path d={line} stroke="var(--color-paper)" strokeWidth={unit * (wide + 0.9)} />
+              <path
+                d={line}
+                stroke={held ? "var(--color-ink)" : `var(--color-${seenFrom.toLowerCase()})`}
+                strokeWidth={unit * wide}
+              />
             </g>
           );
         })}

@@ -156,6 +156,7 @@ export const ReadingWalk = ({ job, round, spokes, names, every, tension, onRead,
           onBack={() => move(at - 1)}
         />
       }
+      entryHint="the figure, then the side it stands to"
       onBack={() => move(at - 1)}
       onSkip={() => move(at + 1)}
       onLeave={onEnd}
