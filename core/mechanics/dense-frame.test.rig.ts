@@ -120,3 +120,38 @@ export const frameInfluences = (wheel: Wheel, perGap = 4): FrameInfluences => {
   });
   return { lateral, radial, tension, unknowns: size };
 };
+
+/** N each spoke gains under forces at the holes (outward, clockwise, towards A), all spokes staying taut. */
+export const frameLoad = (
+  wheel: Wheel,
+  forces: readonly {
+    readonly hole: number;
+    readonly radial: number;
+    readonly tangential: number;
+    readonly lateral: number;
+  }[],
+  perGap = 4,
+): { readonly change: number[]; readonly outward: number[] } => {
+  const { K, loads, size, at } = assemble(wheel, perGap);
+  const loading = Matrix.zeros(size, 1);
+  const axes = (node: number) => {
+    const p = at(node);
+    const R = Math.hypot(p[0], p[1]);
+    return { out: [p[0] / R, p[1] / R], round: [p[1] / R, -p[0] / R] };
+  };
+  for (const f of forces) {
+    const { node } = loads[f.hole - 1];
+    const { out, round } = axes(node);
+    for (const k of [0, 1])
+      loading.set(node * 6 + k, 0, loading.get(node * 6 + k, 0) + f.radial * out[k] + f.tangential * round[k]);
+    loading.set(node * 6 + 2, 0, loading.get(node * 6 + 2, 0) + f.lateral);
+  }
+  const moves = new LuDecomposition(K).solve(loading);
+  return {
+    change: loads.map((l) => -l.axial * l.vector.reduce((sum, v, k) => sum + v * moves.get(l.node * 6 + k, 0), 0)),
+    outward: loads.map((l) => {
+      const { out } = axes(l.node);
+      return moves.get(l.node * 6, 0) * out[0] + moves.get(l.node * 6 + 1, 0) * out[1];
+    }),
+  };
+};

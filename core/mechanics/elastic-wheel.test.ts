@@ -8,26 +8,8 @@ import {
   wheelGeometry,
 } from "@/core/mechanics/elastic-wheel";
 import { ringFlexibility } from "@/core/mechanics/ring";
-import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { drumWheel } from "@/core/wheel/wheel.test.rig";
 import { frameInfluences } from "./dense-frame.test.rig";
-
-const drumWheel = (over: Partial<WheelInput["rim"]> = {}, rest: Partial<WheelInput> = {}) =>
-  readWheel({
-    format: "tall-compass/wheel",
-    version: 1,
-    name: "test",
-    rim: { holes: 40, erd: 440, firstHole: "A", holeOffset: 3, section: "steel", width: 55, ...over },
-    hub: {
-      seat: "bent",
-      A: { holes: 20, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
-      B: { holes: 20, holeCircle: 150, toCentre: 30, holeDiameter: 4 },
-    },
-    offset: 0,
-    lacing: { A: { cross: 2 }, B: { cross: 2 }, trailingHeads: "out" },
-    spoke: { diameter: 3.66, threadPitch: 0.635 },
-    tension: { target: 2500 },
-    ...rest,
-  });
 
 const worst = (ours: Float64Array, theirs: number[][]): number => {
   const n = theirs.length;

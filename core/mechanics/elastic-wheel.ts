@@ -50,6 +50,8 @@ export interface ElasticWheel {
   /** Displacement at the holes per N of pull in each spoke, rim on its spread foundation: n×n. */
   readonly lateralPerForce: Float64Array;
   readonly radialPerForce: Float64Array;
+  /** mm each spoke is let out by the rim's give, per N of pull in each: n×n. */
+  readonly compliance: Float64Array;
 }
 
 export const defaultStiffness = (wheel: Wheel): Stiffness => ({
@@ -88,7 +90,8 @@ const pullOf = (s: PlacedSpoke, rimCentreZ: number): Pull => {
   };
 };
 
-const ringUnder = (
+/** The ring with what the tensioned spokes do to it. */
+export const ringUnder = (
   wheel: Wheel,
   stiffness: Stiffness,
   spokes: readonly PlacedSpoke[],
@@ -251,6 +254,7 @@ export const elasticWheel = (
     influences: { n, lateral, radial, tension, offset },
     lateralPerForce,
     radialPerForce,
+    compliance,
   };
 };
 

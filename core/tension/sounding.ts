@@ -1,0 +1,72 @@
+import type { Head, PlacedSpoke } from "../lacing/placement";
+import type { Side, Wheel } from "../wheel/wheel-file";
+import { threadCeiling } from "./ceiling";
+import type { NoteRange } from "./ear/pluck";
+import { noteFrequency, type SoundingSpoke } from "./note";
+
+/** Spokes that should sound alike at the same tension: one flange, one side of it, one length. */
+export interface SoundKind {
+  /** `A.out`, `A.out.2` where lengths differ inside it. */
+  readonly key: string;
+  readonly flange: Side;
+  readonly head: Head;
+  readonly spokes: readonly number[];
+  /** mm. */
+  readonly length: number;
+  /** Ends not told: clamped. */
+  readonly sounding: SoundingSpoke;
+}
+
+/** What the wheel file does not say of a spoke as something that sounds. mm. */
+export interface SoundFigures {
+  /** Of the part that swings; thinner than the ends where it is butted. */
+  readonly bodyDiameter: number;
+  /** From the spoke's end to where it comes out of the nipple. */
+  readonly inNipple: number;
+  /** kg/m³. */
+  readonly density?: number;
+}
+
+/** A nipple about 18 mm long whose slot the spoke's end reaches (common practice). */
+export const IN_NIPPLE = 15;
+
+/** mm of length inside which spokes of a flange sound alike: less than 1 % of the note. */
+const ALIKE = 1;
+
+export const soundKinds = (wheel: Wheel, spokes: readonly PlacedSpoke[], figures: SoundFigures): SoundKind[] => {
+  const kinds: { key: string; flange: Side; head: Head; spokes: number[]; length: number }[] = [];
+  for (const s of spokes) {
+    const own = kinds.filter((k) => k.flange === s.flange && k.head === s.head);
+    const alike = own.find((k) => Math.abs(k.length - s.length) < ALIKE);
+    if (alike) alike.spokes.push(s.spoke);
+    else
+      kinds.push({
+        key: `${s.flange}.${s.head}${own.length === 0 ? "" : `.${own.length + 1}`}`,
+        flange: s.flange,
+        head: s.head,
+        spokes: [s.spoke],
+        length: s.length,
+      });
+  }
+  return kinds
+    .sort((p, q) => (p.key < q.key ? -1 : 1))
+    .map((k) => ({
+      ...k,
+      sounding: {
+        freeLength: Math.max(20, k.length - figures.inNipple),
+        diameter: figures.bodyDiameter,
+        modulus: wheel.spoke.modulus,
+        density: figures.density ?? 7850,
+        ends: "clamped",
+      },
+    }));
+};
+
+/** Hz between which a spoke of this kind can sound: slack on free ends, up to half over its thread's ceiling. */
+export const noteRange = (wheel: Wheel, kind: SoundKind): NoteRange => {
+  const most = 1.5 * Math.max(wheel.tension.target, threadCeiling(wheel.spoke.diameter, wheel.spoke.threadPitch));
+  return {
+    low: noteFrequency({ ...kind.sounding, ends: "pinned" }, 0) * 0.9,
+    high: noteFrequency(kind.sounding, most) * 1.1,
+  };
+};

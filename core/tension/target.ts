@@ -1,0 +1,148 @@
+import { bucklingTension, elasticWheel, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
+import { changeUnderLoad, groundLoad, type RimForce } from "../mechanics/load";
+import type { Side } from "../wheel/wheel-file";
+import { sideTensions } from "./balance";
+import { threadCeiling } from "./ceiling";
+import { type Tyre, tyreSqueeze } from "./tyre-pressure";
+
+/** What the wheel must carry. N, mm. */
+export interface Duty {
+  /** Kilograms on this wheel, standing, with rider and load. */
+  readonly mass: number;
+  /** Times that weight in a hard hit. */
+  readonly hit: number;
+  /** Braking as a part of that weight along the ground; 0 where another wheel brakes. */
+  readonly braking: number;
+  readonly tyre: Tyre;
+}
+
+/** A machine of 200 kg and its rider, the heavier end (common practice). */
+export const USUAL_DUTY: Duty = { mass: 160, hit: 2.5, braking: 0.8, tyre: { pressure: 0.2, width: 90 } };
+
+/** One reason behind the band, with its figure. */
+export interface TargetReason {
+  readonly code: "floor" | "tyre" | "thread" | "buckling" | "makers" | "balance" | "narrow";
+  readonly text: string;
+}
+
+/** The wanted tension as a band, N of the tighter side's mean. */
+export interface TargetBand {
+  readonly floor: number;
+  readonly ceiling: number;
+  /** Where the bench should aim: the maker's figure if it is given. */
+  readonly aim: number;
+  readonly sides: Readonly<Record<Side, number>>;
+  /** N the worst placed spoke loses under the load and by the tyre. */
+  readonly loss: number;
+  readonly tyreLoss: number;
+  readonly thread: number;
+  readonly buckling: number;
+  readonly reasons: readonly TargetReason[];
+}
+
+/** The rim's hoop force is kept below this part of what would buckle it sideways. */
+const BUCKLING_PART = 0.5;
+/** A spoke may be this far under its side's mean and still must not go slack. */
+const UNEVEN = 0.2;
+const GRAVITY = 9.80665;
+/** Ground to axle over rim radius. */
+export const GROUND_ARM = 1.15;
+
+/** A squeeze of the hoop as a load all round: hoop N is a push of N/R on every mm. */
+const squeeze = (hoop: number): RimForce[] => {
+  const pieces = 36;
+  return [...Array(pieces).keys()].map((i) => ({
+    angleDeg: (360 * (i + 0.5)) / pieces,
+    radial: (-hoop * 2 * Math.PI) / pieces,
+    tangential: 0,
+    lateral: 0,
+  }));
+};
+
+/** N each spoke loses at worst over a whole turn of the wheel, a hit with the brake on; by the model, none slack. */
+export const worstLoss = (geometry: WheelGeometry, stiffness: Stiffness, duty: Duty): number => {
+  const elastic = elasticWheel(geometry, stiffness);
+  const weight = duty.mass * GRAVITY * duty.hit;
+  const forward = geometry.wheel.rotation === "clockwise" ? 1 : -1;
+  const n = geometry.spokes.length;
+  let worst = 0;
+  // The wheel repeats every four holes; eight places hold its worst.
+  for (let i = 0; i < 8; i++) {
+    const at = (i * 4 * 360) / n / 8;
+    const load = groundLoad(at, weight, duty.braking * weight, forward, GROUND_ARM);
+    const { change } = changeUnderLoad(geometry, stiffness, elastic, load);
+    for (const c of change) worst = Math.max(worst, -c);
+  }
+  return worst;
+};
+
+/** Mean N the tyre's pressure takes off. */
+export const tyreLoss = (geometry: WheelGeometry, stiffness: Stiffness, tyre: Tyre): number => {
+  const elastic = elasticWheel(geometry, stiffness);
+  const { change } = changeUnderLoad(geometry, stiffness, elastic, squeeze(tyreSqueeze(tyre)));
+  return -change.reduce((a, b) => a + b, 0) / change.length;
+};
+
+/**
+ * How tight: no spoke slack under a hit with the brake on and the tyre up, 20 % uneven as it may be; the thread's core
+ * inside its working stress; the hoop well below its sideways buckling. The maker's figure comes first where it is known.
+ *
+ * @param makers N, tighter side; null when nobody knows
+ */
+export const targetBand = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness,
+  duty: Duty,
+  makers: number | null,
+): TargetBand => {
+  const { wheel, spokes } = geometry;
+  const shape = sideTensions(wheel, spokes);
+  const top = Math.max(shape.A, shape.B);
+  const part = Math.min(shape.A, shape.B) / top;
+  const loss = worstLoss(geometry, stiffness, duty);
+  const tyre = tyreLoss(geometry, stiffness, duty.tyre);
+  // The slacker side meets the floor first: its own mean is `part` of the tighter one's.
+  const floor = (loss + tyre) / (1 - UNEVEN) / part;
+  const thread = threadCeiling(wheel.spoke.diameter, wheel.spoke.threadPitch) / (1 + UNEVEN);
+  const buckling = BUCKLING_PART * bucklingTension(geometry, stiffness, 40 * top);
+  const ceiling = Math.min(thread, buckling);
+  const middle = Math.min(0.8 * ceiling, Math.max(1.25 * floor, 0.5 * ceiling));
+  const aim = makers ?? Math.round(middle / 50) * 50;
+  const n = (x: number) => String(Math.round(x / 10) * 10);
+  const reasons: TargetReason[] = [];
+  if (makers !== null) reasons.push({ code: "makers", text: `The maker's figure, ${n(makers)} N, comes first.` });
+  reasons.push(
+    {
+      code: "floor",
+      text: `A hit of ${duty.hit} times ${duty.mass} kg${duty.braking > 0 ? " with the brake on" : ""} takes ${n(loss)} N off the worst placed spoke, the tyre some ${n(tyre)} N off all: under a mean of ${n(floor)} N on the tighter side a spoke 20 % low would go slack.`,
+    },
+    {
+      code: "thread",
+      text: `Over ${n(thread)} N the core of a ${wheel.spoke.diameter} mm thread carries more than its working stress in a spoke 20 % high.`,
+    },
+    {
+      code: "buckling",
+      text: `The rim would give way sideways at about ${n(buckling / BUCKLING_PART)} N; half of that, ${n(buckling)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,
+    },
+    {
+      code: "balance",
+      text: `With this offset the sides' means are {A} ${n((aim * shape.A) / top)} and {B} ${n((aim * shape.B) / top)} N.`,
+    },
+  );
+  if (floor > ceiling)
+    reasons.push({
+      code: "narrow",
+      text: `The floor lies above the ceiling: these spokes or this rim are too light for the load as given.`,
+    });
+  return {
+    floor,
+    ceiling,
+    aim,
+    sides: { A: (aim * shape.A) / top, B: (aim * shape.B) / top },
+    loss,
+    tyreLoss: tyre,
+    thread,
+    buckling,
+    reasons,
+  };
+};
