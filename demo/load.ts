@@ -3,16 +3,18 @@ import { advise } from "@/core/truing/advise";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";
+import { saveGaugeTable } from "@/store/gauge-tables";
 import { orderNow } from "@/store/job-order";
 import { jobRecord } from "@/store/job-record";
 import { jobSheet } from "@/store/job-sheet";
 import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { addOrder } from "@/store/orders";
+import { savePracticeWheel } from "@/store/practice-wheels";
 import { addReading, addTurn, openRound, saveAdvice } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
-import { DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
+import { DEMO_GAUGES, DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
 
 const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
 
@@ -24,6 +26,7 @@ export const loadDemoOnce = async (): Promise<void> => {
     await saveStock({ id, pitch: null, ...drawer });
     await moveStock({ id: crypto.randomUUID(), stockId: id, jobId: null, change: held, note: "counted" });
   }
+  for (const gauge of DEMO_GAUGES) await saveGaugeTable({ id: crypto.randomUUID(), version: 0, ...gauge });
   for (const job of DEMO_JOBS) await loadJob(job);
 };
 
@@ -115,7 +118,7 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
     });
     await saveAdvice(roundId, advice);
     history.push({ readings, turns: [...advice.turns] });
-    if (r === count - 1 && leaveTurns) return;
+    if (r === count - 1 && leaveTurns) break;
     for (const s of all) {
       const turns = advice.turns[s - 1];
       if (turns === 0) continue;
@@ -124,4 +127,6 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
     }
     stand.destress();
   }
+  // It stays on the stand: its spokes can be plucked and its turns made, with no wheel in the house.
+  await savePracticeWheel(jobId, stand.hidden, stand.state);
 };

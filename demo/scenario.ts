@@ -272,3 +272,19 @@ export const DEMO_STOCK: readonly {
   { kind: "washer", name: "brass", size: 0.5, diameter: null, place: "jar", reorderAt: 40, held: 200 },
   { kind: "washer", name: "brass", size: 1, diameter: null, place: "jar", reorderAt: 40, held: 35 },
 ];
+
+/** Gauges of the invented workshop: divisions and N. */
+export const DEMO_GAUGES = [
+  {
+    gauge: "long arm, the shop's own",
+    spoke: "3.66 plain steel",
+    points: [
+      { reading: 12, tension: 400 },
+      { reading: 18, tension: 900 },
+      { reading: 23, tension: 1500 },
+      { reading: 27, tension: 2100 },
+      { reading: 30, tension: 2700 },
+      { reading: 32, tension: 3200 },
+    ],
+  },
+];

@@ -10,6 +10,7 @@ export interface PluckedSpoke {
   readonly endStiffness: number;
 }
 
+/** Of steel, N/mm². */
 const MODULUS = 200_000;
 /** tonne/mm³ */
 const DENSITY = 7.85e-9;

@@ -3,6 +3,7 @@ import { sectionStiffness } from "@/core/rim/section";
 import { sideTensions } from "@/core/tension/balance";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { BAND, bandMultiply, bandSolve, type FrameRing, frameRing } from "./frame-ring";
+import type { PluckedSpoke } from "./pluck";
 import { type Chance, chance } from "./random";
 
 /** What nobody at the bench knows about this wheel. */
@@ -35,6 +36,11 @@ export interface HiddenWheel {
   readonly windUp: number;
   /** mm per kN each spoke beds in when first de-stressed. */
   readonly bedding: number;
+  /** How stiff elbow and nipple hold a spoke against turning, in EI/L; scatter from spoke to spoke as a fraction. */
+  readonly ends: number;
+  readonly endScatter: number;
+  /** mm of each spoke held inside its nipple. */
+  readonly inNipple: number;
   readonly start: "fresh" | "buckled";
 }
 
@@ -61,6 +67,10 @@ export const hiddenWheel = (
     tensionNoise: 0.03,
     windUp: 0.12,
     bedding: 0,
+    // Of its own luck, so that wheels known by their seed stay what they were.
+    ends: chance(seed * 613 + 7).between(4, 20),
+    endScatter: 0.03,
+    inNipple: chance(seed * 617 + 9).between(13, 17),
     start,
     ...over,
   };
@@ -211,6 +221,21 @@ export class StandInWheel {
   truePull(spoke: number): number {
     this.settle();
     return this.pulls[spoke - 1];
+  }
+
+  /** A spoke as it would sound now. */
+  plucked(spoke: number): PluckedSpoke {
+    const { wheel, hidden } = this;
+    const s = this.spokes[spoke - 1];
+    const freeLength = s.length - hidden.inNipple;
+    const EI = (wheel.spoke.modulus * Math.PI * wheel.spoke.diameter ** 4) / 64;
+    const own = Math.exp(chance(hidden.seed * 53 + spoke * 389 + 3).normal(hidden.endScatter));
+    return {
+      freeLength,
+      diameter: wheel.spoke.diameter,
+      tension: this.truePull(spoke),
+      endStiffness: (hidden.ends * own * EI) / freeLength,
+    };
   }
 
   private readingNoise(): number {

@@ -2,9 +2,10 @@ import { RimBuckles } from "@/core/mechanics/elastic-wheel";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import type { Advice } from "@/core/truing/advice";
 import { advise } from "@/core/truing/advise";
+import type { RoundReadings } from "@/core/truing/state";
 import { BadInput } from "@/core/wheel/bad-input";
 import { jobRecord } from "./job-record";
-import { roundReadings, saveAdvice, turnsMade } from "./rounds";
+import { saveAdvice, turnsMade } from "./rounds";
 
 /** Advice on a stored round, from its readings and all rounds before it. @throws BadInput when there is too little to go on */
 export const adviseRound = async (jobId: string, roundId: string): Promise<Advice> => {
@@ -17,17 +18,22 @@ export const adviseRound = async (jobId: string, roundId: string): Promise<Advic
       record.build.problem?.message ?? "the wheel is not measured yet",
     );
   const { holes } = record.wheel.rim;
-  const readings = roundReadings(record.rounds[at], holes);
+  const readings = record.read.readings(record.rounds[at]);
   const read = readings.lateral.filter((r) => r !== null).length;
   if (read < 4)
     throw new BadInput("readings.lateral", `${read} places read; four round the wheel are the least to advise on`);
   // A place nobody tensioned is told apart from a slack one: nulls stay nulls, none at all is left out.
   const anyTension = (readings.tension ?? []).some((t) => t !== null);
   const strip = (r: typeof readings) => (anyTension ? r : { ...r, tension: undefined });
-  const history = record.rounds
-    .slice(0, at)
-    .filter((r) => r.readings.length > 0)
-    .map((r) => ({ readings: strip(roundReadings(r, holes)), turns: turnsMade(r, holes) }));
+  const history: { readings: RoundReadings; turns: readonly number[] }[] = [];
+  for (const r of record.rounds.slice(0, at)) {
+    const turns = turnsMade(r, holes);
+    const past = record.read.readings(r);
+    const before = history.at(-1);
+    if (past.lateral.some((v) => v !== null)) history.push({ readings: strip(past), turns });
+    // A round that only brought the wheel up was not read: its turns followed the readings before it.
+    else if (before) history[history.length - 1] = { ...before, turns: before.turns.map((t, i) => t + turns[i]) };
+  }
   try {
     const advice = advise({
       wheel: record.wheel,

@@ -1,17 +1,21 @@
+import { placeSpokes } from "@/core/lacing/placement";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
+import { sideTensions } from "@/core/tension/balance";
 import type { RoundReadings } from "@/core/truing/state";
 import { buildWheel, measuredSoFar, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { type Build, findBuild } from "./builds";
+import { listGaugeTables } from "./gauge-tables";
 import { jobLacing } from "./job-lacing";
 import { findJob, type Job } from "./jobs";
 import { listMeasurements } from "./measurements";
 import { listPhotos, type Photo } from "./photos";
-import { listRounds, type Round, roundReadings } from "./rounds";
+import { listRounds, type Round } from "./rounds";
 import { latestSheet } from "./sheets";
+import { type WheelTensions, wheelTensions } from "./wheel-tensions";
 
 /** Everything the screens of one job show. */
 export interface JobRecord {
@@ -27,6 +31,8 @@ export interface JobRecord {
   /** The wheel the bench works on: settled, else from the figures; null when they make none. */
   readonly wheel: Wheel | null;
   readonly rounds: readonly Round[];
+  /** What every round's readings come to, tensions in newtons. */
+  readonly read: WheelTensions;
   readonly stages: ReturnType<typeof stageStates>;
   readonly signedBy: string | null;
 }
@@ -41,6 +47,27 @@ const sameWheel = (a: unknown, b: unknown): boolean => {
         )
       : x;
   return JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
+};
+
+/** How tight is decided at the bench, long after the lengths were settled; spokes that are laced do not mind. */
+const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel => {
+  const target = taken["tension.target"]?.value;
+  return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
+};
+
+/** A wheel counts as up to tension from this part of what is wanted on. */
+const UP_TO_TENSION = 0.85;
+
+const isTensioned = (wheel: Wheel, rounds: readonly Round[], read: WheelTensions): boolean => {
+  const spokes = placeSpokes(wheel);
+  const wanted = sideTensions(wheel, spokes);
+  const last = rounds.findLast((r) => read.tensions(r).some((t) => t.tension !== null));
+  if (!last) return false;
+  const tensions = read.tensions(last);
+  return (["A", "B"] as const).every((side) => {
+    const own = spokes.flatMap((s) => (s.flange === side ? (tensions[s.spoke - 1].tension ?? []) : []));
+    return own.length >= 4 && own.reduce((a, b) => a + b, 0) / own.length >= UP_TO_TENSION * wanted[side];
+  });
 };
 
 const insideTolerance = (job: Job, readings: RoundReadings): boolean => {
@@ -64,22 +91,31 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     latestSheet(id),
     listPhotos(id),
   ]);
+  const tables = await listGaugeTables();
   const taken = settleAll(measurements);
   const build = buildWheel(
     taken,
     [job.machine, job.place === "other" ? "" : `${job.place} wheel`].filter(Boolean).join(", "),
   );
-  const wheel = settled ? readWheel(settled.wheel) : build.wheel;
+  const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
+  const laced = wheel !== null && (taken["lace.last"]?.value ?? 0) >= jobLacing(wheel, taken).steps.length;
+  const read = wheelTensions(wheel, taken, rounds, tables);
   const last = [...rounds].reverse().find((r) => r.readings.length > 0);
   const progress: Progress = {
     kind: job.kind,
     taken: Object.keys(taken),
     measured: measuredSoFar(build),
     hasBuild: settled !== null,
-    buildStale: settled !== null && !sameWheel({ ...settled.wheel, name: "" }, { ...build.input, name: "" }),
-    laced: wheel !== null && (taken["lace.last"]?.value ?? 0) >= jobLacing(wheel, taken).steps.length,
+    buildStale:
+      settled !== null &&
+      !sameWheel(
+        { ...settled.wheel, name: "", ...(laced ? { tension: 0 } : {}) },
+        { ...build.input, name: "", ...(laced ? { tension: 0 } : {}) },
+      ),
+    laced,
     rounds: rounds.length,
-    trueEnough: last !== undefined && wheel !== null && insideTolerance(job, roundReadings(last, wheel.rim.holes)),
+    tensioned: wheel !== null && isTensioned(wheel, rounds, read),
+    trueEnough: last !== undefined && wheel !== null && insideTolerance(job, read.readings(last)),
     signed: sheet !== null,
     waitingFor: job.waitingFor,
   };
@@ -92,6 +128,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     settled,
     wheel,
     rounds,
+    read,
     stages: stageStates(progress),
     signedBy: sheet?.signedBy ?? null,
   };

@@ -4,7 +4,7 @@ import { TOLERANCES } from "@/core/runout/tolerance";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import { withSideNames } from "@/core/truing/explain";
 import type { JobRecord } from "./job-record";
-import { type Round, roundReadings } from "./rounds";
+import type { Round } from "./rounds";
 
 const WORK: Record<string, string> = {
   rebuild: "rebuilt",
@@ -28,10 +28,10 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
   const mm = (x: number | null) => (x === null ? "not read" : `${x.toFixed(2)} mm`);
   const tir = (round: Round | undefined, what: "lateral" | "radial") => {
     if (!round) return null;
-    const line = roundReadings(round, holes)[what];
+    const line = record.read.readings(round)[what];
     return line.some((v) => v !== null) ? totalReading(line) : null;
   };
-  const offset = (round: Round | undefined) => (round ? (roundReadings(round, holes).offset ?? null) : null);
+  const offset = (round: Round | undefined) => (round ? (record.read.readings(round).offset ?? null) : null);
   const found = (name: string, what: "lateral" | "radial") =>
     figure(name) ?? tir(readRounds.length > 1 ? first : undefined, what);
   const lines: SheetLine[] = [
@@ -49,7 +49,7 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
   ];
   const tensions = (round: Round | undefined): string => {
     if (!round) return "not read";
-    const t = (roundReadings(round, holes).tension ?? []).filter((x): x is number => x !== null);
+    const t = (record.read.readings(round).tension ?? []).filter((x): x is number => x !== null);
     if (t.length === 0) return "not read";
     const mean = t.reduce((a, b) => a + b, 0) / t.length;
     return `${Math.round(mean)} N, ${Math.round(Math.min(...t))} to ${Math.round(Math.max(...t))} (${t.length} spokes)`;
@@ -57,7 +57,9 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
   lines.push({
     label: "Spoke tension",
     found: readRounds.length > 1 ? tensions(first) : "not read",
-    returned: tensions([...readRounds].reverse().find((r) => r.readings.some((x) => x.what === "tension"))),
+    returned: tensions(
+      [...readRounds].reverse().find((r) => (record.read.readings(r).tension ?? []).some((t) => t !== null)),
+    ),
   });
   if (taken["drum.before"] || taken["drum.after"])
     lines.push({
@@ -68,7 +70,7 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
   const assumed = (record.settled?.assumed ?? record.build.assumed).map((name) =>
     withSideNames(FIGURES[name]?.label ?? name, names),
   );
-  const trace = last ? roundReadings(last, holes) : null;
+  const trace = last ? record.read.readings(last) : null;
   return {
     wheel: {
       mark: job.mark,

@@ -1,10 +1,12 @@
+import type { TensionEntry, TensionWay } from "@/core/tension/told";
+import { TENSION_WAYS } from "@/core/tension/told";
 import type { Advice } from "@/core/truing/advice";
 import type { RoundReadings } from "@/core/truing/state";
 import { database } from "./database";
 
-export type ReadingKind = "lateral" | "radial" | "tension" | "offset";
+export type ReadingKind = "lateral" | "radial" | "offset" | TensionWay;
 
-/** One reading as it was taken; spoke 0 for the offset. mm or N. */
+/** One reading as it was taken; spoke 0 for the offset. mm, N, Hz or a gauge's divisions. */
 export interface Reading {
   readonly id: string;
   readonly what: ReadingKind;
@@ -12,6 +14,12 @@ export interface Reading {
   readonly value: number;
   readonly typed: string;
   readonly doubtful: boolean;
+  /** Cents, 1 σ of a note. */
+  readonly sure?: number | null;
+  /** The gauge's table. */
+  readonly tableId?: string | null;
+  /** The other spoke of a squeezed pair. */
+  readonly against?: number | null;
 }
 
 /** One nipple turned, + tightened. */
@@ -21,10 +29,20 @@ export interface Turn {
   readonly turns: number;
 }
 
+/** A round that brings the wheel up: what was meant, per spoke. */
+export interface RoundPlan {
+  /** Part of the wanted tension after it. */
+  readonly part: number;
+  readonly turns: readonly number[];
+}
+
 /** A pass round the wheel: readings, what was advised on them, what was turned. */
 export interface Round {
   readonly id: string;
   readonly number: number;
+  readonly kind: "true" | "tension";
+  /** Turns of every nipple planned for a round that brings the wheel up. */
+  readonly plan: RoundPlan | null;
   readonly advice: Advice | null;
   readonly destressed: boolean;
   readonly readings: readonly Reading[];
@@ -42,6 +60,8 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
   return rounds.map((r) => ({
     id: r.id,
     number: r.number,
+    kind: r.kind,
+    plan: r.plan === null ? null : json(r.plan),
     advice: r.advice === null ? null : json(r.advice),
     destressed: Boolean(r.destressed),
     readings: readings
@@ -53,20 +73,34 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
         value: x.value,
         typed: x.typed,
         doubtful: Boolean(x.doubtful),
+        sure: x.sure,
+        tableId: x.table_id,
+        against: x.against,
       })),
     turns: turns.filter((x) => x.round_id === r.id).map((x) => ({ id: x.id, spoke: x.spoke, turns: x.turns })),
   }));
 };
 
 /** The next round; the same id again changes nothing. */
-export const openRound = async (jobId: string, id: string): Promise<void> => {
+export const openRound = async (
+  jobId: string,
+  id: string,
+  kind: Round["kind"] = "true",
+  plan: RoundPlan | null = null,
+): Promise<void> => {
   await database().transaction(async (trx) => {
     // Locks the job's row before anything is read: a read first would fix this transaction's view of the rounds, and two
     // tablets would both open the same number.
     await trx("jobs").where({ id: jobId }).forUpdate().first();
     if (await trx("rounds").where({ id }).first()) return;
     const last = await trx("rounds").where({ job_id: jobId }).max("number as n").first();
-    await trx("rounds").insert({ id, job_id: jobId, number: Number(last?.n ?? 0) + 1 });
+    await trx("rounds").insert({
+      id,
+      job_id: jobId,
+      number: Number(last?.n ?? 0) + 1,
+      kind,
+      plan: plan === null ? null : JSON.stringify(plan),
+    });
   });
 };
 
@@ -81,17 +115,27 @@ export const addReading = async (roundId: string, r: Reading): Promise<void> => 
       value: r.value,
       typed: r.typed,
       doubtful: r.doubtful,
+      sure: r.sure ?? null,
+      table_id: r.tableId ?? null,
+      against: r.against ?? null,
     })
     .onConflict("id")
     .merge(["id"]);
 };
 
-export const addTurn = async (roundId: string, t: Turn): Promise<void> => {
-  await database()("turns")
+/** @returns whether it is new; the same id again changes nothing */
+export const addTurn = async (roundId: string, t: Turn): Promise<boolean> => {
+  const db = database();
+  if (await db("turns").where({ id: t.id }).first("id")) return false;
+  await db("turns")
     .insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns })
     .onConflict("id")
     .merge(["id"]);
+  return true;
 };
+
+export const jobOfRound = async (roundId: string): Promise<string | null> =>
+  (await database()("rounds").where({ id: roundId }).first("job_id"))?.job_id ?? null;
 
 export const saveAdvice = async (roundId: string, advice: Advice): Promise<void> => {
   await database()("rounds")
@@ -99,19 +143,40 @@ export const saveAdvice = async (roundId: string, advice: Advice): Promise<void>
     .update({ advice: JSON.stringify(advice) });
 };
 
-export const markDestressed = async (roundId: string): Promise<void> => {
-  await database()("rounds").where({ id: roundId }).update({ destressed: true });
-};
+/** @returns whether it was not marked before */
+export const markDestressed = async (roundId: string): Promise<boolean> =>
+  (await database()("rounds").where({ id: roundId, destressed: false }).update({ destressed: true })) > 0;
 
-/** What counts of a round's readings: the newest of each place. */
-export const roundReadings = (round: Round, holes: number): RoundReadings => {
+/** Of a round's readings those that say something of tension. */
+export const tensionEntries = (round: Round): TensionEntry[] =>
+  round.readings.flatMap((r) =>
+    (TENSION_WAYS as readonly string[]).includes(r.what)
+      ? [
+          {
+            what: r.what as TensionWay,
+            spoke: r.spoke,
+            value: r.value,
+            sure: r.sure ?? null,
+            tableId: r.tableId ?? null,
+            against: r.against ?? null,
+          },
+        ]
+      : [],
+  );
+
+/** What counts of a round's readings: the newest of each place; tensions as they were worked out. */
+export const roundReadings = (
+  round: Round,
+  holes: number,
+  tension: readonly (number | null)[] = new Array<number | null>(holes).fill(null),
+): RoundReadings => {
   const lateral = new Array<number | null>(holes).fill(null);
   const radial = new Array<number | null>(holes).fill(null);
-  const tension = new Array<number | null>(holes).fill(null);
   let offset: number | null = null;
   for (const r of round.readings) {
     if (r.what === "offset") offset = r.value;
-    else if (r.spoke >= 1 && r.spoke <= holes) ({ lateral, radial, tension })[r.what][r.spoke - 1] = r.value;
+    else if ((r.what === "lateral" || r.what === "radial") && r.spoke >= 1 && r.spoke <= holes)
+      ({ lateral, radial })[r.what][r.spoke - 1] = r.value;
   }
   return { lateral, radial, tension, offset };
 };

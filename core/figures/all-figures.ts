@@ -13,6 +13,7 @@ import {
   SPOKE_FIGURES,
   THREAD_FIGURES,
 } from "./spokes";
+import { TENSION_FIGURES } from "./tension";
 
 /** How many steps of the lacing walk are behind; kept so that it finds its place again. */
 const LACED_SO_FAR: Figure = {
@@ -41,6 +42,7 @@ export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
     ...PREPARE_FIGURES,
     ...LACING_FIGURES,
     ...BREAK_FIGURES,
+    ...TENSION_FIGURES,
     SEEN_FIGURE,
     LACED_SO_FAR,
   ].map((f) => [f.name, f]),

@@ -38,7 +38,7 @@ export interface Figure {
   readonly label: string;
   /** Where the gauge goes, or what to look for. */
   readonly how: string;
-  readonly kind: "length" | "angle" | "count" | "force" | "choice" | "text";
+  readonly kind: "length" | "angle" | "count" | "number" | "force" | "choice" | "text";
   readonly picture: GaugePicture;
   /** Outside these a figure is doubtful, never refused. mm, N, degrees or a count. */
   readonly likely?: readonly [number, number];

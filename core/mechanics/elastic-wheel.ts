@@ -50,8 +50,6 @@ export interface ElasticWheel {
   /** Displacement at the holes per N of pull in each spoke, rim on its spread foundation: n×n. */
   readonly lateralPerForce: Float64Array;
   readonly radialPerForce: Float64Array;
-  /** mm each spoke is let out by the rim's give, per N of pull in each: n×n. */
-  readonly compliance: Float64Array;
 }
 
 export const defaultStiffness = (wheel: Wheel): Stiffness => ({
@@ -254,7 +252,6 @@ export const elasticWheel = (
     influences: { n, lateral, radial, tension, offset },
     lateralPerForce,
     radialPerForce,
-    compliance,
   };
 };
 

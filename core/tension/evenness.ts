@@ -1,3 +1,4 @@
+import { Matrix, solve } from "ml-matrix";
 import type { ElasticWheel } from "../mechanics/elastic-wheel";
 import { totalReading } from "../runout/runout";
 import type { SoundKind } from "./sounding";
@@ -69,9 +70,13 @@ export interface EveningOut {
   readonly radialTir: { readonly now: number; readonly later: number } | null;
 }
 
+/** Part of a spoke's stiffness under which a movement is taken for the whole rim's, which tensions cannot tell. */
+const RIGID_PART = 0.04;
+
 /**
- * Evening out, before a key is touched: the change of tension is known, so the rim's movement is what those forces do,
- * and the turns are the stretch of each spoke and the rim's own give. An even wheel on a bent rim runs out.
+ * Evening out, before a key is touched: the turns that come nearest to the wanted tensions, and what they do to the rim.
+ * Tensions as read never quite balance, and what does not balance would send the whole rim sideways; such movements,
+ * which the spokes hardly resist, are held down (Tikhonov). An even wheel on a bent rim runs out.
  */
 export const eveningOut = (
   elastic: ElasticWheel,
@@ -81,29 +86,23 @@ export const eveningOut = (
   lateral: readonly (number | null)[],
   radial: readonly (number | null)[],
 ): EveningOut => {
-  const { n } = elastic;
-  const change = tension.map((t, i) => (t === null ? 0 : wanted[i] - t));
-  const along = (per: Float64Array, i: number) => {
-    let sum = 0;
-    for (let j = 0; j < n; j++) sum += per[i * n + j] * change[j];
-    return sum;
+  const { n, influences } = elastic;
+  const rows = (m: Float64Array) => new Matrix([...Array(n).keys()].map((i) => [...m.subarray(i * n, (i + 1) * n)]));
+  const K = rows(influences.tension);
+  const change = Matrix.columnVector(tension.map((t, i) => (t === null ? 0 : wanted[i] - t)));
+  const hold = (RIGID_PART * Math.max(...elastic.axial)) ** 2;
+  const shorter = solve(K.transpose().mmul(K).add(Matrix.eye(n, n).mul(hold)), K.transpose().mmul(change));
+  const moved = (list: readonly (number | null)[], per: Float64Array) => {
+    const by = rows(per).mmul(shorter).to1DArray();
+    return list.map((v, i) => (v === null ? null : v + by[i]));
   };
-  const moved = (list: readonly (number | null)[], per: Float64Array) =>
-    list.map((v, i) => (v === null ? null : v + along(per, i)));
-  const then = { lateral: moved(lateral, elastic.lateralPerForce), radial: moved(radial, elastic.radialPerForce) };
-  const tir = (now: readonly (number | null)[], later: readonly (number | null)[]) =>
-    now.filter((v) => v !== null).length < 4 ? null : { now: totalReading(now), later: totalReading(later) };
+  const later = { lateral: moved(lateral, influences.lateral), radial: moved(radial, influences.radial) };
+  const tir = (now: readonly (number | null)[], then: readonly (number | null)[]) =>
+    now.filter((v) => v !== null).length < 4 ? null : { now: totalReading(now), later: totalReading(then) };
   return {
-    turns: change.map((_, i) => shorteningFor(elastic, change, i) / pitch),
-    ...then,
-    lateralTir: tir(lateral, then.lateral),
-    radialTir: tir(radial, then.radial),
+    turns: shorter.to1DArray().map((mm) => mm / pitch),
+    ...later,
+    lateralTir: tir(lateral, later.lateral),
+    radialTir: tir(radial, later.radial),
   };
-};
-
-/** mm a spoke must be shortened for a change of all tensions: its own stretch, and what the rim gives along it. */
-const shorteningFor = (elastic: ElasticWheel, change: readonly number[], i: number): number => {
-  let give = 0;
-  for (let j = 0; j < elastic.n; j++) give += elastic.compliance[i * elastic.n + j] * change[j];
-  return change[i] / elastic.axial[i] + give;
 };

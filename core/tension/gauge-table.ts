@@ -1,3 +1,6 @@
+import { z } from "zod";
+import { NEWTON_PER_KGF } from "../units/lengths";
+
 /** One line of a gauge's table: what it shows at a tension. Own divisions, N. */
 export interface GaugePoint {
   readonly reading: number;
@@ -19,11 +22,8 @@ export type GaugeTension =
   | { readonly ok: true; readonly tension: number }
   | { readonly ok: false; readonly beyond: "below" | "above" | "empty"; readonly message: string };
 
-/** Standard gravity, m/s²: exact. */
-const GRAVITY = 9.80665;
-
-/** @param mass kg hung on the spoke */
-export const hungWeight = (mass: number): number => mass * GRAVITY;
+/** @param mass kg hung on the spoke: a kilogram pulls with a kilogram-force, 9.80665 N */
+export const hungWeight = (mass: number): number => mass * NEWTON_PER_KGF;
 
 /** In order of reading; what does not go one way is told. */
 export const checkPoints = (points: readonly GaugePoint[]): string | null => {
@@ -36,7 +36,7 @@ export const checkPoints = (points: readonly GaugePoint[]): string | null => {
   const odd = steps.findIndex((s) => s !== (steps[0] || 1));
   if (steps.length > 0 && (odd >= 0 || steps[0] === 0)) {
     const at = Math.max(0, odd);
-    return `from ${sorted[at].reading} to ${sorted[at + 1].reading} the tension goes ${sorted[at].tension} to ${sorted[at + 1].tension} N against the rest: readings must rise or fall together with the tension`;
+    return `from ${sorted[at].reading} to ${sorted[at + 1].reading} the tension goes ${Math.round(sorted[at].tension)} to ${Math.round(sorted[at + 1].tension)} N against the rest: readings must rise or fall together with the tension`;
   }
   return null;
 };
@@ -71,3 +71,18 @@ export const gaugeTension = (points: readonly GaugePoint[], reading: number): Ga
   const part = (reading - a.reading) / (b.reading - a.reading);
   return { ok: true, tension: a.tension + part * (b.tension - a.tension) };
 };
+
+/** A table as the screen sends it; version 0 is a new one. */
+export const gaugeTableSchema = z.object({
+  id: z.uuid({ error: "an id is a UUID made by the sender" }),
+  gauge: z.string().trim().min(1, { error: "is empty; give the gauge a name" }).max(100),
+  spoke: z.string().trim().min(1, { error: "is empty; say for which spokes it holds" }).max(100),
+  points: z
+    .array(z.object({ reading: z.number(), tension: z.number().min(0, { error: "is less than slack" }) }))
+    .max(2000)
+    .superRefine((points, context) => {
+      const wrong = checkPoints(points);
+      if (wrong) context.addIssue({ code: "custom", message: wrong });
+    }),
+  version: z.int().min(0),
+});

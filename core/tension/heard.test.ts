@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { calibrateEnds } from "@/core/tension/calibrate";
 import { noteFrequency, type SoundingSpoke } from "@/core/tension/note";
-import { heardTension, USUAL_DOUBTS } from "@/core/tension/note-range";
+import { heardKind, heardTension, USUAL_DOUBTS } from "@/core/tension/note-range";
 import { barNotes } from "@/devices/pluck";
 import { chance } from "@/devices/random";
 
@@ -71,10 +71,10 @@ describe("what a note says of the tension", () => {
       const known = { tension: knownTension * (1 + luck.normal(USUAL_DOUBTS.known)), frequency: one(knownTension) };
       const tension = luck.between(0.5, 1.2) * usual;
       const frequency = one(tension);
-      const heard = heardTension(measured, frequency, 4, [known]);
+      const heard = heardTension(heardKind(measured, [known]), frequency, 4);
       if (heard.tension !== null && heard.low <= tension && tension <= heard.high) held++;
       if (heard.tension !== null) widths.push((heard.high - heard.low) / 2 / heard.tension);
-      const loose = heardTension(measured, frequency, 4, []);
+      const loose = heardTension(heardKind(measured, []), frequency, 4);
       expect(loose.tension).toBeNull();
       if (loose.low <= tension && tension <= loose.high) heldLoose++;
     }
@@ -86,7 +86,7 @@ describe("what a note says of the tension", () => {
   });
 
   test("uncalibrated, 817 Hz on 168 × 3.66 is anything from 2500 N held fast to 5600 N held loosely", () => {
-    const heard = heardTension(spoke(168, 3.66), 817, 3, []);
+    const heard = heardTension(heardKind(spoke(168, 3.66), []), 817, 3);
     expect(heard.tension).toBeNull();
     expect(heard.low).toBeLessThan(2500);
     expect(heard.high).toBeGreaterThan(5600);

@@ -38,76 +38,108 @@ export interface TensionHeard {
 /** A little over two: the doubts do not add up quite straight, and 95 of 100 must be held. */
 const SIGMAS = 2.15;
 
+/** A kind of spoke calibrated as far as it is, with what each doubt would make of its ends: worked out once a kind. */
+export interface HeardKind {
+  readonly spoke: SoundingSpoke;
+  readonly doubts: NoteDoubts;
+  /** Null while no spoke of it has a known tension, or none that can be. */
+  readonly held: {
+    readonly spoke: SoundingSpoke;
+    readonly thicker: SoundingSpoke;
+    readonly longer: SoundingSpoke;
+    readonly tighter: SoundingSpoke;
+    readonly count: number;
+  } | null;
+  /** Why it is not calibrated. */
+  readonly message: string | null;
+}
+
+export const heardKind = (
+  spoke: SoundingSpoke,
+  known: readonly KnownSpoke[],
+  doubts: NoteDoubts = USUAL_DOUBTS,
+): HeardKind => {
+  const ends = calibrateEnds(spoke, known);
+  if (!ends.ok) return { spoke, doubts, held: null, message: ends.message };
+  // A doubt shared with the known spoke is calibrated anew: most of it then cancels.
+  const anew = (change: Partial<SoundingSpoke>, tension: number): SoundingSpoke => {
+    const other = { ...spoke, ...change };
+    const again = calibrateEnds(
+      other,
+      known.map((k) => ({ ...k, tension: k.tension * tension })),
+    );
+    return { ...other, ends: again.ok ? again.ends : ends.ends };
+  };
+  return {
+    spoke,
+    doubts,
+    held: {
+      spoke: { ...spoke, ends: ends.ends },
+      thicker: anew({ diameter: spoke.diameter + doubts.diameter }, 1),
+      longer: anew({ freeLength: spoke.freeLength + doubts.freeLength }, 1),
+      tighter: anew({}, 1 + doubts.known),
+      count: known.length,
+    },
+    message: null,
+  };
+};
+
+/** Per cent of tension for a per cent of note, at this note. */
+const slopeAt = (s: SoundingSpoke, frequency: number): number => {
+  const up = noteTension(s, frequency * 1.005);
+  const down = noteTension(s, frequency * 0.995);
+  return down > 0 ? Math.log(up / down) / Math.log(1.005 / 0.995) : Number.POSITIVE_INFINITY;
+};
+
 /**
  * What a note says of a spoke's tension. With a known spoke of its kind, the middle and a range that adds up the doubts
  * of note, thickness, length, ends and the known tension itself; without, only the range from clamped to pinned.
  *
- * @param spoke its ends are taken from `known`
  * @param sure cents, 1 σ of the note
  */
-export const heardTension = (
-  spoke: SoundingSpoke,
-  frequency: number,
-  sure: number,
-  known: readonly KnownSpoke[],
-  doubts: NoteDoubts = USUAL_DOUBTS,
-): TensionHeard => {
-  const ends = calibrateEnds(spoke, known);
-  const about = (s: SoundingSpoke, f: number) => noteTension(s, f);
-  const slopeAt = (s: SoundingSpoke): number => {
-    const up = about(s, frequency * 1.005);
-    const down = about(s, frequency * 0.995);
-    return down > 0 ? Math.log(up / down) / Math.log(1.005 / 0.995) : Number.POSITIVE_INFINITY;
-  };
-  if (!ends.ok) {
+export const heardTension = (kind: HeardKind, frequency: number, sure: number): TensionHeard => {
+  const { spoke, doubts, held } = kind;
+  if (!held) {
     const shift = 2 ** ((SIGMAS * Math.hypot(sure, 5)) / 1200);
-    const small = { ...spoke, diameter: spoke.diameter + SIGMAS * doubts.diameter };
-    const large = { ...spoke, diameter: spoke.diameter - SIGMAS * doubts.diameter };
+    const least = {
+      ...spoke,
+      diameter: spoke.diameter + SIGMAS * doubts.diameter,
+      freeLength: spoke.freeLength - SIGMAS * doubts.freeLength,
+    };
+    const most = {
+      ...spoke,
+      diameter: spoke.diameter - SIGMAS * doubts.diameter,
+      freeLength: spoke.freeLength + SIGMAS * doubts.freeLength,
+    };
     return {
       tension: null,
-      low: about(
-        { ...small, freeLength: spoke.freeLength - SIGMAS * doubts.freeLength, ends: "clamped" },
-        frequency / shift,
-      ),
-      high: about(
-        { ...large, freeLength: spoke.freeLength + SIGMAS * doubts.freeLength, ends: "pinned" },
-        frequency * shift,
-      ),
-      slope: slopeAt({ ...spoke, ends: "clamped" }),
+      low: noteTension({ ...least, ends: "clamped" }, frequency / shift),
+      high: noteTension({ ...most, ends: "pinned" }, frequency * shift),
+      slope: slopeAt({ ...spoke, ends: "clamped" }, frequency),
     };
   }
-  const held = { ...spoke, ends: ends.ends };
-  const tension = about(held, frequency);
-  // Each doubt is tried and its effect in cents or newtons taken; a doubt shared with the known spoke is calibrated anew.
-  const anew = (change: Partial<SoundingSpoke>): number => {
-    const other = { ...spoke, ...change };
-    const again = calibrateEnds(other, known);
-    return about({ ...other, ends: again.ok ? again.ends : ends.ends }, frequency) - tension;
-  };
-  const otherEnds = (factor: number): number =>
-    cents(noteFrequency(held, tension), noteFrequency({ ...held, ends: ends.ends * factor }, tension));
-  const perCent = (about(held, frequency * 2 ** (5 / 1200)) - about(held, frequency * 2 ** (-5 / 1200))) / 10;
+  const tension = noteTension(held.spoke, frequency);
+  const off = (other: SoundingSpoke) => noteTension(other, frequency) - tension;
+  const perCent =
+    (noteTension(held.spoke, frequency * 2 ** (5 / 1200)) - noteTension(held.spoke, frequency * 2 ** (-5 / 1200))) / 10;
+  const stiffer = { ...held.spoke, ends: Number(held.spoke.ends) * (1 + doubts.endScatter) };
   const ownCents = Math.hypot(
     sure,
-    otherEnds(1 + doubts.endScatter),
+    cents(noteFrequency(held.spoke, tension), noteFrequency(stiffer, tension)),
     cents(spoke.freeLength, spoke.freeLength + doubts.lengthScatter) * 2,
-  );
-  const knownUp = calibrateEnds(
-    spoke,
-    known.map((k) => ({ ...k, tension: k.tension * (1 + doubts.known) })),
   );
   const sigma = Math.hypot(
     ownCents * perCent,
-    anew({ diameter: spoke.diameter + doubts.diameter }),
-    anew({ freeLength: spoke.freeLength + doubts.freeLength }),
-    knownUp.ok ? about({ ...spoke, ends: knownUp.ends }, frequency) - tension : doubts.known * tension,
-    // Several known spokes share their own scatter.
-    (ownCents * perCent) / Math.sqrt(known.length),
+    off(held.thicker),
+    off(held.longer),
+    off(held.tighter),
+    // Known spokes have the same scatter of their own; several share it.
+    (ownCents * perCent) / Math.sqrt(held.count),
   );
   return {
     tension,
     low: Math.max(0, tension - SIGMAS * sigma),
     high: tension + SIGMAS * sigma,
-    slope: slopeAt(held),
+    slope: slopeAt(held.spoke, frequency),
   };
 };

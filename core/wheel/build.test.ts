@@ -127,6 +127,7 @@ describe("the line", () => {
     buildStale: false,
     laced: false,
     rounds: 0,
+    tensioned: false,
     trueEnough: false,
     signed: false,
     waitingFor: null,

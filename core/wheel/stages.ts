@@ -12,9 +12,9 @@ export const STAGE_NAMES: Record<Stage, string> = {
   "hand-back": "Hand back",
 };
 
-/** What each kind of job needs; tension is read in the truing walk until its own place is asked for. */
+/** What each kind of job needs; a customer who waits for a wheel to be trued is not asked for its tension. */
 export const STAGES_OF_KIND: Record<string, readonly Stage[]> = {
-  rebuild: ["book-in", "measure", "spokes", "lace", "true", "hand-back"],
+  rebuild: ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"],
   "broken-spoke": ["book-in", "spokes", "lace", "true", "hand-back"],
   "true-only": ["book-in", "true", "hand-back"],
   "check-only": ["book-in", "true", "hand-back"],
@@ -34,6 +34,8 @@ export interface Progress {
   readonly buildStale: boolean;
   readonly laced: boolean;
   readonly rounds: number;
+  /** Read, and both sides near what is wanted. */
+  readonly tensioned: boolean;
   readonly trueEnough: boolean;
   readonly signed: boolean;
   readonly waitingFor: string | null;
@@ -56,13 +58,16 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
     measure: p.measured === "all" ? "done" : p.measured === "some" ? "missing" : "open",
     spokes: p.hasBuild ? "done" : "open",
     lace: p.laced || p.rounds > 0 ? "done" : "open",
-    tension: "open",
+    tension: p.tensioned ? "done" : p.trueEnough || p.signed ? "missing" : "open",
     true: p.trueEnough || p.signed ? "done" : "open",
     "hand-back": p.signed ? "done" : "open",
   };
   const ofKind = STAGES_OF_KIND[p.kind] ?? STAGES_OF_KIND.rebuild;
   // What this kind of job does not need shows once somebody has begun it all the same.
-  const begun = (s: Stage) => (s === "measure" && doneness.measure !== "open") || (s === "spokes" && p.hasBuild);
+  const begun = (s: Stage) =>
+    (s === "measure" && doneness.measure !== "open") ||
+    (s === "spokes" && p.hasBuild) ||
+    (s === "tension" && p.tensioned);
   const list = STAGES.filter((s) => ofKind.includes(s) || begun(s));
   const next = ofKind.find(
     (s) => doneness[s] === "open" || (doneness[s] === "missing" && s === ofKind[0] && p.rounds === 0 && !p.hasBuild),

@@ -40,3 +40,8 @@ export const useWho = keptChoice<string>("tall-compass-who", "", (t): t is strin
 export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t): t is "on" | "off" =>
   ["on", "off"].includes(t),
 );
+
+/** What tensions are shown and entered in. */
+export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N", (t): t is "N" | "kgf" | "lbf" =>
+  ["N", "kgf", "lbf"].includes(t),
+);

@@ -38,16 +38,13 @@ interface LineProps {
   readonly job: string;
 }
 
-/** Places of the application that stand in the line only when asked for; tension is read in the truing walk. */
-const ASKED_FOR: readonly Stage[] = STAGES.filter((s) => s !== "tension");
-
 /** The stations of this kind of job, one tap to any; the others behind one key. */
 export const Line = ({ jobId, stages: needed, current, job }: LineProps) => {
-  const stages = ASKED_FOR.flatMap((stage) => {
+  const stages = STAGES.flatMap((stage) => {
     const known = needed.find((s) => s.stage === stage);
     return known ? [known] : stage === current ? [{ stage, state: "ahead" as const }] : [];
   });
-  const others = ASKED_FOR.filter((s) => !stages.some((k) => k.stage === s));
+  const others = STAGES.filter((s) => !stages.some((k) => k.stage === s));
   return (
     <nav
       aria-label="order of work"

@@ -23,7 +23,25 @@ interface UnrolledRimProps {
   readonly names: { readonly A: string; readonly B: string };
   readonly picked: number;
   readonly onPick: (spoke: number) => void;
+  /** Strings tall, traces low: where the tension is the matter. */
+  readonly strings?: StringLevels;
 }
+
+/** How tight each string is drawn, 1 as wanted (or as its kind's middle); the traces then stand low. */
+export interface StringLevels {
+  readonly level: readonly (number | null)[];
+  /** The same for the ends of what may be believed. */
+  readonly low: readonly (number | null)[];
+  readonly high: readonly (number | null)[];
+  /** Lit: far from their like. */
+  readonly marked: readonly number[];
+  /** What a full string is: “wanted 2260 N”. */
+  readonly caption: Readonly<Record<"A" | "B", string>>;
+  /** Band about 1, either way. */
+  readonly band: number;
+}
+/** A string this many times as tight as wanted reaches the edge. */
+const FULL_STRING = 1.6;
 
 /** Room for the scale, px. */
 const LEFT = 58;
@@ -71,6 +89,27 @@ const NippleMark = ({ x, y, turns, r }: { x: number; y: number; turns: number; r
     </g>
   );
 };
+
+/** Where a string's tension stands, and between what it is believed; a square round one far from its like. */
+const StringEnd = ({
+  x,
+  y,
+  low,
+  high,
+  marked,
+}: {
+  x: number;
+  y: number;
+  low: number | null;
+  high: number | null;
+  marked: boolean;
+}) => (
+  <g stroke="var(--color-ink)">
+    {low !== null && high !== null && <line x1={x} x2={x} y1={low} y2={high} strokeWidth="1.2" />}
+    <circle cx={x} cy={y} r="4" fill="var(--color-ink)" stroke="none" />
+    {marked && <rect x={x - 8} y={y - 8} width="16" height="16" fill="none" strokeWidth="2.5" />}
+  </g>
+);
 
 /**
  * The wheel cut at the valve and laid flat: side to side above, hop below, and between them a string for each spoke,
@@ -179,17 +218,26 @@ const Strip = ({
   perRow,
   width,
   height,
+  strings,
 }: StripProps) => {
   const gap = (width - LEFT - RIGHT) / perRow;
   const x = (i: number) => LEFT + (i - from + 0.5) * gap;
   const here = spokes.slice(from, to);
   const end = LEFT + (to - from) * gap;
   // Shares of the height: trace, strings, trace, numbers.
-  const area = {
-    lateral: { y: height * 0.19, half: height * 0.13 },
-    strings: { y: height * 0.49, half: height * 0.105 },
-    radial: { y: height * 0.79, half: height * 0.12 },
-  };
+  const area = strings
+    ? {
+        lateral: { y: height * 0.1, half: height * 0.055 },
+        strings: { y: height * 0.49, half: height * 0.29 },
+        radial: { y: height * 0.87, half: height * 0.05 },
+      }
+    : {
+        lateral: { y: height * 0.19, half: height * 0.13 },
+        strings: { y: height * 0.49, half: height * 0.105 },
+        radial: { y: height * 0.79, half: height * 0.12 },
+      };
+  const stringY = (side: "A" | "B", level: number) =>
+    area.strings.y + (side === "A" ? -1 : 1) * area.strings.half * Math.min(1, level / FULL_STRING);
   const path = (trace: readonly (number | null)[], what: "lateral" | "radial") => {
     let out = "";
     for (let i = from; i < to; i++) {
@@ -305,8 +353,32 @@ const Strip = ({
         );
       })}
       <line x1={LEFT} x2={end} y1={area.strings.y} y2={area.strings.y} stroke="var(--color-rule)" strokeWidth="1.5" />
+      {strings &&
+        (["A", "B"] as const).map((side) => (
+          <g key={side}>
+            <rect
+              x={LEFT}
+              width={end - LEFT}
+              y={Math.min(stringY(side, 1 + strings.band), stringY(side, 1 - strings.band))}
+              height={Math.abs(stringY(side, 1 + strings.band) - stringY(side, 1 - strings.band))}
+              fill="none"
+              stroke="var(--color-rule)"
+              strokeWidth="1.2"
+              strokeDasharray="2 4"
+            />
+            <line
+              x1={LEFT}
+              x2={end}
+              y1={stringY(side, 1)}
+              y2={stringY(side, 1)}
+              stroke="var(--color-grid)"
+              strokeWidth="1"
+            />
+          </g>
+        ))}
       {here.map((s, k) => {
         const i = from + k;
+        const level = strings ? (strings.level[i] ?? null) : null;
         const t = now.tension[i] ?? null;
         const up = s.flange === "A" ? -1 : 1;
         const turn = turns?.[i] ?? 0;
@@ -315,12 +387,21 @@ const Strip = ({
             <line
               x1={x(i)}
               y1={area.strings.y}
-              x2={x(i) + s.turn * gap * 0.45}
-              y2={area.strings.y + up * area.strings.half}
+              x2={x(i) + s.turn * gap * 0.45 * (strings ? Math.min(1, (level ?? 0.15) / FULL_STRING) : 1)}
+              y2={strings ? stringY(s.flange, level ?? 0.15) : area.strings.y + up * area.strings.half}
               stroke={`var(--color-${s.flange.toLowerCase()})`}
               strokeWidth={t === null ? 1.5 : Math.max(1, Math.min(9, 4.5 * (t / wantedTension[s.flange])))}
               strokeDasharray={t === 0 ? "6 7" : undefined}
             />
+            {strings && level !== null && (
+              <StringEnd
+                x={x(i) + s.turn * gap * 0.45 * Math.min(1, level / FULL_STRING)}
+                y={stringY(s.flange, level)}
+                low={strings.low[i] === null ? null : stringY(s.flange, strings.low[i] ?? 0)}
+                high={strings.high[i] === null ? null : stringY(s.flange, strings.high[i] ?? 0)}
+                marked={strings.marked.includes(s.spoke)}
+              />
+            )}
             {turn !== 0 && <NippleMark x={x(i)} y={area.strings.y} turns={turn} r={Math.min(12, gap * 0.42)} />}
             {turn !== 0 && (turns?.[i - 1] ?? 0) === 0 && (turns?.[i + 1] ?? 0) === 0 && (
               <text
@@ -344,11 +425,16 @@ const Strip = ({
           key={side}
           x={end - 4}
           textAnchor="end"
-          y={area.strings.y + (side === "A" ? -area.strings.half - 6 : area.strings.half + 20)}
+          y={
+            area.strings.y +
+            (side === "A" ? -area.strings.half - 6 : area.strings.half + 20) +
+            (strings ? (side === "A" ? 20 : -20) : 0)
+          }
           fontSize="17"
           fill="var(--color-ink)"
         >
           {names[side]}
+          {strings && `, ${strings.caption[side]}`}
         </text>
       ))}
       {here.map(

@@ -1,5 +1,5 @@
 "use client";
-import { type ReactNode, useEffect } from "react";
+import { type ReactNode, useEffect, useLayoutEffect } from "react";
 import type { Side } from "@/core/wheel/wheel-file";
 import { SideMark } from "./side-mark";
 
@@ -46,7 +46,8 @@ export const Walk = (props: WalkProps) => {
     onSkip,
     onLeave,
   } = props;
-  useEffect(() => {
+  // Before the next spoke is seen its own keys must be in place: a press in between would do the last one's work again.
+  useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.repeat) return;
       if (e.key === "Escape") onLeave();

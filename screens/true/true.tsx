@@ -9,11 +9,11 @@ import type { Advice } from "@/core/truing/advice";
 import { turnsText, withSideNames } from "@/core/truing/explain";
 import { Caution, Doubt, DoubtFlag, LedgerPanel } from "../parts/ledger-panel";
 import { send, sendWaiting } from "../parts/outbox";
+import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
 import { usualEvery } from "./reading-places";
 import { ReadingWalk } from "./reading-walk";
 import type { RoundView } from "./round-view";
-import { TurningWalk } from "./turning-walk";
 
 interface TrueProps {
   readonly jobId: string;
@@ -147,7 +147,8 @@ export const True = (props: TrueProps) => {
     return (
       <TurningWalk
         job={job}
-        round={round}
+        roundId={round.id}
+        walked={round.walked}
         spokes={spokes}
         names={names}
         turns={advice.turns}

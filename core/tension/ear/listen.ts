@@ -2,22 +2,36 @@ import { type Heard, hearPluck, type NoteRange } from "./pluck";
 
 /** What a listener tells while sound comes in. */
 export type Told =
-  /** A first answer, good for the eye, 0.11 s after the hit. */
+  /** A first answer, good for the eye, a tenth of a second after the hit. */
   | { readonly kind: "early"; readonly heard: Heard }
   /** The answer to keep. */
   | { readonly kind: "final"; readonly heard: Heard };
 
 const KEPT = 2;
 /** Seconds after the hit. */
-const EARLY = 0.11;
+const EARLY = 0.1;
 const FINAL = 0.4;
 /** Two hits closer than this are one. */
 const APART = 0.2;
 const HOP = 0.005;
 /** Loudness under this (full scale 1) is silence, whatever it does. */
 const SILENCE = 0.002;
+/** Inside that time only a sound this much louder is the hit after all. */
+const LOUDER = 3;
 /** A hit stands this much above what was there just before. */
 const RISE = 2.2;
+
+/** Runs once over a made sound: the first real pluck must not wait a tenth of a second for the machine to warm up. */
+export const warmUp = (rate: number, range: NoteRange): void => {
+  const ear = new Listener(rate, range);
+  const f = Math.sqrt(range.low * range.high);
+  const sound = new Float32Array(Math.round(rate * 0.9));
+  for (let i = Math.round(rate * 0.3); i < sound.length; i++) {
+    const t = i / rate - 0.3;
+    sound[i] = 0.3 * Math.exp(-6 * t) * Math.sin(2 * Math.PI * f * t);
+  }
+  ear.feed(sound);
+};
 
 /**
  * Hears plucks in a stream of sound. Feed it what the microphone, a file or the practice wheel gives, in pieces of any
@@ -34,6 +48,7 @@ export class Listener {
   private readonly loud: number[] = [];
   private onset: number | null = null;
   private early = false;
+  private loudest = 0;
 
   constructor(
     readonly rate: number,
@@ -74,8 +89,13 @@ export class Listener {
     const just = this.loud.slice(-7, -1);
     const before = just.length === 0 ? 0 : just.reduce((a, b) => a + b, 0) / just.length;
     const since = this.onset === null ? Number.POSITIVE_INFINITY : (this.fed - this.onset) / this.rate;
-    if (now > SILENCE && now > RISE * before && this.loud.length > 4 && since > APART) {
-      if (this.onset !== null) this.answer(told, "final");
+    const hit = now > SILENCE && now > RISE * before && this.loud.length > 4;
+    // A nail laid on the wire, a click in the line: the hit itself is far louder, and counts instead.
+    const louder = this.onset !== null && hit && now > LOUDER * this.loudest;
+    this.loudest = Math.max(this.loudest, now);
+    if ((hit && since > APART) || louder) {
+      if (this.onset !== null && !louder) this.answer(told, "final");
+      this.loudest = now;
       this.onset = this.fed - this.hop;
       this.early = false;
       return;

@@ -31,6 +31,9 @@ const MOST = 0.36;
 const LEAST_RING = 0.12;
 /** A stiff bar's second note stands 2 (string) to 2.76 (bar held at both ends) times as high as its first. */
 const SECOND = [1.96, 2.85] as const;
+/** Just after the hit, seconds; and how many times louder than the lasting note a thud is in power. */
+const HIT = 0.03;
+const THUD = 6;
 const decibel = (ratio: number): number => 10 * Math.log10(Math.max(ratio, 1e-30));
 
 /** How a line goes on through the thirds of a stretch: cents it moves, dB a second it sinks, from third to third. */
@@ -107,6 +110,22 @@ export const hearPluck = (
       break;
     }
   }
+  // A slack spoke thuds and is gone, and then its neighbours are all that is heard: what was loudest at the hit must last.
+  const atHit = peaksOf(
+    spectrumOf(samples, onset + Math.round(0.004 * rate), Math.round(HIT * rate), rate),
+    range.low * 0.94,
+    range.high * 1.06,
+  );
+  const stayed = atHit.find((p) => Math.abs(p.frequency - note.frequency) < 1 / HIT);
+  const thud = atHit[0];
+  const overtone = thud ? thud.frequency / note.frequency : 0;
+  if (
+    thud &&
+    thud !== stayed &&
+    thud.power > THUD * Math.max(stayed?.power ?? 0, note.power) &&
+    !(overtone > SECOND[0] && overtone < 3.2)
+  )
+    return { what: "dead", why: "gone at once, only its neighbours ring: slack, or something lies on it" };
   const course = thirds(samples, start, length, rate, note.frequency);
   if (!course) return { what: "refused", why: "no steady note" };
   // A voice is a comb of lines below and beside; a spoke has nothing of its own below its first note.

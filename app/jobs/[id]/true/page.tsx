@@ -3,7 +3,7 @@ import { sideTensions } from "@/core/tension/balance";
 import { MeasureFirst } from "@/screens/parts/measure-first";
 import { StageFrame } from "@/screens/parts/stage-frame";
 import { True } from "@/screens/true/true";
-import { roundReadings, turnsMade } from "@/store/rounds";
+import { turnsMade } from "@/store/rounds";
 import { pageRecord } from "../record";
 
 interface PageProps {
@@ -22,7 +22,7 @@ const Page = async ({ params, searchParams }: PageProps) => {
     );
   const holes = wheel.rim.holes;
   const rounds = record.rounds.map((r) => {
-    const { lateral, radial, tension, offset } = roundReadings(r, holes);
+    const { lateral, radial, tension, offset } = record.read.readings(r);
     return {
       id: r.id,
       number: r.number,

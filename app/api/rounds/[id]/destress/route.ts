@@ -1,5 +1,11 @@
 import { answer } from "@/app/api/answer";
-import { markDestressed } from "@/store/rounds";
+import { onPracticeWheel } from "@/app/api/practice-wheel";
+import { jobOfRound, markDestressed } from "@/store/rounds";
 
 export const POST = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => markDestressed((await params).id));
+  answer(async () => {
+    const { id } = await params;
+    const fresh = await markDestressed(id);
+    const job = fresh ? await jobOfRound(id) : null;
+    if (job) await onPracticeWheel(job, (stand) => stand.destress());
+  });

@@ -1,8 +1,15 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
-import { addTurn } from "@/store/rounds";
+import { onPracticeWheel } from "@/app/api/practice-wheel";
+import { addTurn, jobOfRound } from "@/store/rounds";
 
 const schema = z.object({ id: idSchema, spoke: z.int().min(1).max(72), turns: z.number().min(-20).max(20) });
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => addTurn((await params).id, await readBody(request, schema)));
+  answer(async () => {
+    const { id } = await params;
+    const turn = await readBody(request, schema);
+    const fresh = await addTurn(id, turn);
+    const job = fresh && turn.turns !== 0 ? await jobOfRound(id) : null;
+    if (job) await onPracticeWheel(job, (stand) => stand.turn(turn.spoke, turn.turns));
+  });

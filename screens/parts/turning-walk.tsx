@@ -2,13 +2,14 @@
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText } from "@/core/truing/explain";
-import { send } from "../parts/outbox";
-import { TurnArrow, Walk } from "../parts/walk";
-import type { RoundView } from "./round-view";
+import { send } from "./outbox";
+import { TurnArrow, Walk } from "./walk";
 
 interface TurningWalkProps {
   readonly job: string;
-  readonly round: RoundView;
+  readonly roundId: string;
+  /** Spokes whose turn was recorded. */
+  readonly walked: readonly number[];
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly turns: readonly number[];
@@ -19,12 +20,12 @@ interface TurningWalkProps {
 const STEP = 1 / 16;
 
 /** The nipples to turn, in order from the valve, one at a time; what was really done is what counts. */
-export const TurningWalk = ({ job, round, spokes, names, turns, onTurned, onEnd }: TurningWalkProps) => {
+export const TurningWalk = ({ job, roundId, walked, spokes, names, turns, onTurned, onEnd }: TurningWalkProps) => {
   const list = turns.flatMap((t, i) => (t === 0 ? [] : [i + 1]));
   const [at, setAt] = useState(() =>
     Math.max(
       0,
-      list.findIndex((s) => !round.walked.includes(s)),
+      list.findIndex((s) => !walked.includes(s)),
     ),
   );
   const [view, setView] = useState<"tyre" | "hub">("tyre");
@@ -39,7 +40,7 @@ export const TurningWalk = ({ job, round, spokes, names, turns, onTurned, onEnd 
     else setAt(Math.max(0, to));
   };
   const done = async () => {
-    const sent = await send(`/api/rounds/${round.id}/turns`, { id: crypto.randomUUID(), spoke, turns: turn });
+    const sent = await send(`/api/rounds/${roundId}/turns`, { id: crypto.randomUUID(), spoke, turns: turn });
     setMessage(sent.ok ? null : sent.message);
     onTurned(spoke, turn);
     move(at + 1);

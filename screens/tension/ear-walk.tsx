@@ -1,0 +1,196 @@
+"use client";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { Told as Heard } from "@/core/tension/ear/listen";
+import { noteRange, type SoundKind } from "@/core/tension/sounding";
+import type { SpokeTension } from "@/core/tension/told";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { useVoice } from "../parts/kept-choice";
+import { useSpoken } from "../parts/speak";
+import { Walk } from "../parts/walk";
+import type { Taking } from "./tension-round";
+import { useEar } from "./use-ear";
+
+interface EarWalkProps {
+  readonly jobId: string;
+  readonly job: string;
+  readonly wheel: Wheel;
+  readonly spokes: readonly PlacedSpoke[];
+  readonly names: { readonly A: string; readonly B: string };
+  readonly kinds: readonly SoundKind[];
+  readonly tensions: readonly SpokeTension[];
+  /** Hear the practice wheel instead of the microphone. */
+  readonly practice: boolean;
+  readonly onTake: (taking: Taking) => Promise<string | null>;
+  readonly onEnd: () => void;
+}
+
+/** Round the wheel by ear, hands free: it hears a pluck, stores it and goes on to the next spoke. */
+export const EarWalk = (props: EarWalkProps) => {
+  const { jobId, job, wheel, spokes, names, kinds, tensions, practice, onTake, onEnd } = props;
+  const n = spokes.length;
+  const [at, setAt] = useState(() => {
+    const open = tensions.findIndex((t) => t.note === null);
+    return open < 0 ? 1 : open + 1;
+  });
+  const [words, setWords] = useState<string | null>(null);
+  const [shown, setShown] = useState<{ note: number; early: boolean } | null>(null);
+  const [held, setHeld] = useState<Taking | null>(null);
+  const [voice] = useVoice();
+  const busy = useRef(false);
+  const here = useRef(at);
+  here.current = at;
+  const kind = kinds.find((k) => k.spokes.includes(at)) ?? kinds[0];
+  const range = useMemo(() => noteRange(wheel, kind), [wheel, kind]);
+  const move = (to: number) => {
+    setHeld(null);
+    if (to > n) return onEnd();
+    setAt(Math.max(1, to));
+  };
+  const take = async (taking: Taking) => {
+    busy.current = true;
+    const message = await onTake(taking);
+    busy.current = false;
+    setWords(message);
+    setShown(null);
+    move(taking.spoke + 1);
+  };
+  const heard = ({ kind: when, heard: told }: Heard) => {
+    if (busy.current) return;
+    if (told.what === "refused") {
+      if (when === "final") setWords(`not taken: ${told.why}`);
+      return;
+    }
+    if (told.what === "dead") {
+      if (when === "early") return;
+      setShown(null);
+      setHeld({ what: "note", spoke: here.current, value: 0, typed: "dead", doubtful: true, sure: null });
+      return setWords(`${told.why}. Pluck again, or keep it as slack`);
+    }
+    setShown({ note: told.frequency, early: when === "early" });
+    if (when === "early") return;
+    const taking: Taking = {
+      what: "note",
+      spoke: here.current,
+      value: Math.round(told.frequency * 100) / 100,
+      typed: `${told.frequency.toFixed(1)} Hz`,
+      sure: Math.round(told.sure * 100) / 100,
+      doubtful: told.beside !== null,
+    };
+    if (told.beside !== null) {
+      setHeld(taking);
+      return setWords(
+        `two notes, ${Math.round(told.frequency)} and ${Math.round(told.beside)}: hold the crossing, pluck again; or keep it`,
+      );
+    }
+    void take(taking);
+  };
+  const ear = useEar(range, heard);
+  const opened = useRef(false);
+  useEffect(() => {
+    if (practice || opened.current) return;
+    opened.current = true;
+    void ear.openMicrophone();
+  });
+  const pluck = async () => {
+    setWords(null);
+    const response = await fetch(`/api/jobs/${jobId}/practice/pluck?spoke=${at}`);
+    if (!response.ok) return setWords((await response.json()).error?.message ?? "the practice wheel does not answer");
+    const wrong = await ear.hearFile(await response.arrayBuffer(), true);
+    if (wrong) setWords(wrong);
+  };
+  const fromFile = async (file: File | undefined) => {
+    if (!file) return;
+    const wrong = await ear.hearFile(await file.arrayBuffer(), false);
+    setWords(wrong);
+  };
+  const last = at > 1 ? tensions[at - 2] : null;
+  const spoke = spokes[at - 1];
+  const alike = kind.spokes[kind.spokes.indexOf(at) - 1];
+  useSpoken(`${at}`, voice === "on");
+  return (
+    <section
+      className="contents"
+      aria-label="listening"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void fromFile(e.dataTransfer.files[0]);
+      }}
+    >
+      <Walk
+        job={job}
+        place={`${at} of ${n}`}
+        spoke={at}
+        side={spoke.flange}
+        sideName={names[spoke.flange]}
+        instruction={
+          <span className="flex flex-wrap items-baseline gap-6">
+            {shown ? (
+              <>
+                <b className="font-mono" data-testid="heard">
+                  {Math.round(shown.note)}
+                </b>
+                <span>Hz{shown.early ? " …" : ""}</span>
+              </>
+            ) : (
+              <span>pluck it</span>
+            )}
+          </span>
+        }
+        detail={
+          words ??
+          (ear.state === "no microphone"
+            ? "no microphone to be had: drop a WAV here, or put the practice wheel on"
+            : `${names[spoke.flange]}, head ${spoke.head === "out" ? "outside" : "inside"}${alike ? `, like ${alike}` : ""}; hold what touches it at the crossing`)
+        }
+        next={
+          last?.note
+            ? `${at - 1}: ${Math.round(last.note)} Hz${last.tension === null ? "" : `, ${Math.round(last.tension / 10) * 10} N`}`
+            : at < n
+              ? `next ${at + 1}`
+              : "the last one"
+        }
+        drawing={
+          <div className="flex h-full flex-col items-stretch justify-center gap-4">
+            <Level level={ear.level} />
+            <label className="flex min-h-18 cursor-pointer items-center justify-center border border-ink text-2xl focus-within:outline-3">
+              hear a WAV file
+              <input
+                type="file"
+                accept="audio/*,.wav"
+                className="sr-only"
+                onChange={(e) => void fromFile(e.target.files?.[0])}
+              />
+            </label>
+          </div>
+        }
+        doneLabel={held ? (held.value === 0 ? "slack: keep it" : "keep it") : practice ? "pluck" : "listening"}
+        onDone={held ? () => void take(held) : practice ? () => void pluck() : undefined}
+        entryHint={ear.state === "listening" ? "listening: pluck, it goes on by itself" : "asking for the microphone"}
+        onBack={() => {
+          setWords(null);
+          setShown(null);
+          move(at - 1);
+        }}
+        onSkip={() => {
+          setWords(null);
+          setShown(null);
+          move(at + 1);
+        }}
+        onLeave={onEnd}
+      />
+    </section>
+  );
+};
+
+/** How loud it is, so that one sees it listens. */
+const Level = ({ level }: { level: number }) => {
+  const part = Math.min(1, Math.max(0, (20 * Math.log10(level + 1e-5) + 70) / 60));
+  return (
+    <svg viewBox="0 0 300 40" className="w-full" role="img" aria-label="loudness">
+      <rect x="1" y="8" width="298" height="24" fill="none" stroke="var(--color-rule)" strokeWidth="2" />
+      <rect x="1" y="8" width={298 * part} height="24" fill="var(--color-ink)" />
+    </svg>
+  );
+};

@@ -1,0 +1,109 @@
+"use client";
+import { useState } from "react";
+import type { PlacedSpoke } from "@/core/lacing/placement";
+import { type GaugeTable, gaugeTension } from "@/core/tension/gauge-table";
+import type { SpokeTension } from "@/core/tension/told";
+import { NEWTON_PER_KGF, NEWTON_PER_LBF } from "@/core/units/lengths";
+import { readLength } from "@/core/units/read-number";
+import { EntryBar } from "../parts/entry-bar";
+import { useForce } from "../parts/kept-choice";
+import { Walk } from "../parts/walk";
+import type { Taking } from "./tension-round";
+
+const PER = { N: 1, kgf: NEWTON_PER_KGF, lbf: NEWTON_PER_LBF } as const;
+
+export type EntryWay = "gauge" | "tension" | "torque";
+
+interface EntryWalkProps {
+  readonly job: string;
+  readonly way: EntryWay;
+  readonly table: GaugeTable | null;
+  readonly spokes: readonly PlacedSpoke[];
+  readonly names: { readonly A: string; readonly B: string };
+  readonly tensions: readonly SpokeTension[];
+  /** Spokes that have one of this way already. */
+  readonly has: (spoke: number) => boolean;
+  readonly onTake: (taking: Taking) => Promise<string | null>;
+  readonly onEnd: () => void;
+}
+
+const ASK = {
+  gauge: { prompt: "the gauge shows", unit: "div" },
+  tension: { prompt: "tension", unit: "N" },
+  torque: { prompt: "nipple torque, Nm", unit: "Nm" },
+} as const;
+
+/** Round the wheel with a gauge or a torque key: one figure a spoke, stored as it is taken. */
+export const EntryWalk = (props: EntryWalkProps) => {
+  const { job, way, table, spokes, names, tensions, has, onTake, onEnd } = props;
+  const n = spokes.length;
+  const [at, setAt] = useState(() => Math.max(1, [...Array(n).keys()].findIndex((i) => !has(i + 1)) + 1));
+  const [message, setMessage] = useState<string | null>(null);
+  const [force, setForce] = useForce();
+  const [doubted, setDoubted] = useState<string | null>(null);
+  const spoke = spokes[at - 1];
+  const move = (to: number) => {
+    setMessage(null);
+    setDoubted(null);
+    if (to > n) onEnd();
+    else setAt(Math.max(1, to));
+  };
+  const take = async (typed: string) => {
+    const read = readLength(typed, "mm");
+    if (!read.ok) return setMessage(typed === "" ? "nothing typed; the figure first" : read.message);
+    if (read.value < 0) return setMessage(`${typed} is less than nothing; 0 for a slack spoke`);
+    if (way === "gauge" && table && doubted !== typed) {
+      const newton = gaugeTension(table.points, read.value);
+      if (!newton.ok) {
+        setDoubted(typed);
+        return setMessage(`${newton.message}. The same again keeps it, without newtons`);
+      }
+    }
+    const wrong = await onTake({
+      what: way,
+      spoke: at,
+      value: way === "tension" ? read.value * PER[force] : read.value,
+      typed: way === "tension" ? `${typed} ${force}` : typed,
+      tableId: way === "gauge" ? (table?.id ?? null) : null,
+      doubtful: doubted === typed,
+    });
+    move(at + 1);
+    setMessage(wrong);
+  };
+  const last = at > 1 ? tensions[at - 2] : null;
+  return (
+    <Walk
+      job={job}
+      place={`${at} of ${n}`}
+      spoke={at}
+      side={spoke.flange}
+      sideName={names[spoke.flange]}
+      instruction={ASK[way].prompt}
+      detail={
+        way === "torque"
+          ? "just as the nipple begins to move; friction decides half of it: it orders spokes, it measures no tension"
+          : last?.tension !== null && last?.tension !== undefined
+            ? `${at - 1}: ${Math.round(last.tension)} N`
+            : "on the spoke's middle, square to it"
+      }
+      next={at < n ? `next ${at + 1}` : "the last one"}
+      entry={
+        <EntryBar
+          key={at}
+          prompt={ASK[way].prompt}
+          how={way === "gauge" ? `${table?.gauge ?? ""}, ${table?.spoke ?? ""}` : "0 for a slack spoke"}
+          kind="number"
+          unit={way === "tension" ? force : ASK[way].unit}
+          onUnit={way === "tension" ? () => setForce(force === "N" ? "kgf" : force === "kgf" ? "lbf" : "N") : undefined}
+          message={message}
+          onTake={(typed) => void take(typed)}
+          onBack={() => move(at - 1)}
+        />
+      }
+      entryHint="the figure, then take"
+      onBack={() => move(at - 1)}
+      onSkip={() => move(at + 1)}
+      onLeave={onEnd}
+    />
+  );
+};

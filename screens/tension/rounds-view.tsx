@@ -1,0 +1,170 @@
+"use client";
+import { evennessOf } from "@/core/tension/evenness";
+import type { SoundKind } from "@/core/tension/sounding";
+import type { StagedRound } from "@/core/tension/staging";
+import type { SpokeTension } from "@/core/tension/told";
+import { windUp } from "@/core/tension/wind-up";
+import { turnsText } from "@/core/truing/explain";
+import type { Side, Wheel } from "@/core/wheel/wheel-file";
+import { FigureList } from "../parts/figure-list";
+import type { Tap } from "../parts/figures-bench";
+import type { TensionRound } from "./tension-round";
+
+interface RoundsViewProps {
+  readonly wheel: Wheel;
+  readonly kinds: readonly SoundKind[];
+  readonly names: Readonly<Record<Side, string>>;
+  readonly plan: readonly StagedRound[];
+  /** N, where the sides stand and whether anybody read it. */
+  readonly now: Readonly<Record<Side, number>>;
+  readonly read: boolean;
+  readonly wanted: Readonly<Record<Side, number>>;
+  readonly rounds: readonly { readonly round: TensionRound; readonly tensions: readonly SpokeTension[] }[];
+  readonly figures: readonly string[];
+  readonly tap: Tap;
+  readonly message: string | null;
+  readonly onTurn: (round: StagedRound) => void;
+  readonly onDestress: () => void;
+  /** A planned round half walked. */
+  readonly goOn: { readonly done: number; readonly of: number } | null;
+  readonly onGoOn: () => void;
+}
+
+const signed = (x: number) => `${x < 0 ? "−" : "+"}${Math.abs(x).toFixed(2)}`;
+
+/** Bringing it up: what is done first, the rounds to come with what each will do, and those behind. */
+export const RoundsView = (props: RoundsViewProps) => {
+  const { wheel, kinds, names, plan, now, read, wanted, rounds, tap, figures } = props;
+  const next = plan[0];
+  const twist = kinds.map((k) =>
+    windUp(
+      next ? next.tension[k.flange] : wanted[k.flange],
+      k.sounding.freeLength,
+      k.sounding.diameter,
+      wheel.spoke.diameter,
+      wheel.spoke.threadPitch,
+    ),
+  );
+  const most = Math.max(...twist.map((t) => t.dry));
+  const least = Math.min(...twist.map((t) => t.greased));
+  const past = rounds.filter((r) => r.round.entries.length > 0 || r.round.walked.length > 0 || r.round.destressed);
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
+      <div className="flex min-h-0 flex-col border-r border-grid">
+        <div className="min-h-0 flex-1 overflow-y-auto p-3 text-lg">
+          <p>
+            Now {names.A} <b className="font-mono">{Math.round(now.A)}</b>, {names.B}{" "}
+            <b className="font-mono">{Math.round(now.B)}</b> N {read ? "as read, " : "taken as none (not read yet), "}
+            wanted <b className="font-mono">{Math.round(wanted.A)}</b> and{" "}
+            <b className="font-mono">{Math.round(wanted.B)}</b>.
+          </p>
+          {plan.length === 0 ? (
+            <p className="pt-3 text-xl font-bold">Up to tension: true it, de-stress, read again.</p>
+          ) : (
+            <table className="mt-3 w-full">
+              <thead>
+                <tr className="border-b-2 border-ink text-left text-base">
+                  <th className="py-1 font-normal">to</th>
+                  <th className="text-right font-normal">{names.A}, turns</th>
+                  <th className="text-right font-normal">{names.B}, turns</th>
+                  <th className="text-right font-normal">becomes, N</th>
+                  <th className="text-right font-normal">rim moves</th>
+                </tr>
+              </thead>
+              <tbody>
+                {plan.map((r) => (
+                  <tr key={r.part} className="border-b border-grid align-top" data-testid="staged">
+                    <td className="py-2 font-mono">{Math.round(r.part * 100)} %</td>
+                    <td className="py-2 text-right font-mono">{turnsText(r.turns.A)}</td>
+                    <td className="py-2 text-right font-mono">{turnsText(r.turns.B)}</td>
+                    <td className="py-2 text-right font-mono">
+                      {Math.round(r.tension.A / 10) * 10}, {Math.round(r.tension.B / 10) * 10}
+                    </td>
+                    <td className="py-2 text-right text-base">
+                      <span className="font-mono">{signed(r.offset)}</span> across,{" "}
+                      <span className="font-mono">{r.shrinks.toFixed(2)}</span> in
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          {next && <p className="pt-2 text-base">After it: {next.after.join("; ")}.</p>}
+          <p className="pt-2 text-base" data-testid="wind-up">
+            {most < 1 / 60
+              ? `Thick and short: at this tension these spokes twist no more than 1/${Math.round(1 / most)} of a turn with their nipples.`
+              : `These spokes twist 1/${Math.round(1 / least)} to 1/${Math.round(1 / most)} of a turn with their nipples: turn that much past, and back.`}{" "}
+            De-stressing lets go what is left.
+          </p>
+          {past.length > 0 && <Behind past={past} kinds={kinds} names={names} />}
+        </div>
+        {props.message && <p className="border-t border-grid px-3 py-1 text-lg font-bold">{props.message}</p>}
+        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
+          <button type="button" onClick={props.onDestress} className="flex-1 border-r border-rule px-2">
+            de-stressed
+          </button>
+          {props.goOn ? (
+            <button type="button" onClick={props.onGoOn} className="flex-[2] bg-ink text-paper outline-offset-[-8px]">
+              go on at {props.goOn.done + 1} of {props.goOn.of}
+            </button>
+          ) : (
+            next && (
+              <button
+                type="button"
+                onClick={() => props.onTurn(next)}
+                className="flex-[2] bg-ink text-paper outline-offset-[-8px]"
+              >
+                round to {Math.round(next.part * 100)} %, from the valve
+              </button>
+            )
+          )}
+        </div>
+      </div>
+      <div className="min-h-0 overflow-y-auto">
+        <FigureList figures={figures} names={names} tap={tap} />
+      </div>
+    </div>
+  );
+};
+
+/** Rounds behind: sides' means before and after, so that what de-stressing took shows. */
+const Behind = ({
+  past,
+  kinds,
+  names,
+}: {
+  past: readonly { readonly round: TensionRound; readonly tensions: readonly SpokeTension[] }[];
+  kinds: readonly SoundKind[];
+  names: Readonly<Record<Side, string>>;
+}) => {
+  const mean = (tensions: readonly SpokeTension[], side: Side): number | null => {
+    const own = evennessOf(
+      [{ ...kinds[0], key: side, spokes: kinds.filter((k) => k.flange === side).flatMap((k) => k.spokes) }],
+      tensions.map((t) => t.tension),
+    );
+    return own[0]?.mean ?? null;
+  };
+  return (
+    <ol className="mt-3 border-t border-ink text-base">
+      {past.map(({ round, tensions }, i) => {
+        const text = (["A", "B"] as const).flatMap((side) => {
+          const here = mean(tensions, side);
+          const before = i > 0 ? mean(past[i - 1].tensions, side) : null;
+          if (here === null) return [];
+          const change =
+            before === null ? "" : ` (${here >= before ? "+" : "−"}${Math.abs(Math.round(here - before))})`;
+          return [`${names[side]} ${Math.round(here)} N${change}`];
+        });
+        const turned = round.walked.length;
+        return (
+          <li key={round.id} className="border-b border-grid py-2">
+            round <b className="font-mono">{round.number}</b>
+            {round.plan ? `, to ${Math.round(round.plan.part * 100)} %` : ""}: {text.join(", ") || "tension not read"}
+            {turned > 0 ? `; ${turned} nipples turned` : ""}
+            {round.destressed ? "; then de-stressed" : ""}
+          </li>
+        );
+      })}
+    </ol>
+  );
+};

@@ -1,0 +1,29 @@
+import { database } from "./database";
+
+/** A simulated wheel on a job's stand: plain data that only `devices` understands. */
+export interface StoredPracticeWheel {
+  readonly hidden: unknown;
+  readonly state: unknown;
+  readonly version: number;
+}
+
+const plain = (value: unknown): unknown => (typeof value === "string" ? JSON.parse(value) : value);
+
+export const findPracticeWheel = async (jobId: string): Promise<StoredPracticeWheel | null> => {
+  const row = await database()("practice_wheels").where({ job_id: jobId }).first();
+  return row ? { hidden: plain(row.hidden), state: plain(row.state), version: row.version } : null;
+};
+
+export const hasPracticeWheel = async (jobId: string): Promise<boolean> =>
+  (await database()("practice_wheels").where({ job_id: jobId }).first("job_id")) !== undefined;
+
+export const savePracticeWheel = async (jobId: string, hidden: unknown, state: unknown): Promise<void> => {
+  await database()("practice_wheels")
+    .insert({ job_id: jobId, hidden: JSON.stringify(hidden), state: JSON.stringify(state) })
+    .onConflict("job_id")
+    .merge({ hidden: JSON.stringify(hidden), state: JSON.stringify(state), version: database().raw("version + 1") });
+};
+
+export const removePracticeWheel = async (jobId: string): Promise<void> => {
+  await database()("practice_wheels").where({ job_id: jobId }).delete();
+};
