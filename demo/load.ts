@@ -1,6 +1,6 @@
-import { TOLERANCES } from "@/core/runout/tolerance";
 import { advise } from "@/core/truing/advise";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { toleranceOf } from "@/store/bench-way";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";
 import { saveGaugeTable } from "@/store/gauge-tables";
@@ -11,7 +11,7 @@ import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { addOrder } from "@/store/orders";
 import { savePracticeWheel } from "@/store/practice-wheels";
-import { addReading, addTurn, openRound, saveAdvice } from "@/store/rounds";
+import { addReading, addTurn, markDestressed, openRound, saveAdvice } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
 import { DEMO_GAUGES, DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
@@ -89,6 +89,7 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
   const history: {
     readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number };
     turns: number[];
+    destressed: boolean;
   }[] = [];
   for (let r = 0; r < count; r++) {
     const roundId = crypto.randomUUID();
@@ -111,13 +112,13 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
     const advice = advise({
       wheel,
       readings,
-      tolerance: TOLERANCES[job.tolerance],
+      tolerance: toleranceOf(job.tolerance, record.taken),
       stage: 1,
       nipple: { step: 1 / 16, most: 1 },
       history,
     });
     await saveAdvice(roundId, advice);
-    history.push({ readings, turns: [...advice.turns] });
+    history.push({ readings, turns: [...advice.turns], destressed: true });
     if (r === count - 1 && leaveTurns) break;
     for (const s of all) {
       const turns = advice.turns[s - 1];
@@ -126,6 +127,7 @@ const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurn
       await addTurn(roundId, { id: crypto.randomUUID(), spoke: s, turns });
     }
     stand.destress();
+    await markDestressed(roundId);
   }
   // It stays on the stand: its spokes can be plucked and its turns made, with no wheel in the house.
   await savePracticeWheel(jobId, stand.hidden, stand.state);

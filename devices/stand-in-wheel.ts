@@ -188,6 +188,32 @@ export class StandInWheel {
     return this.trueRadial(spoke) + seam + this.surface(spoke, 2) + this.readingNoise();
   }
 
+  /**
+   * What two dials show as the wheel turns past them, at any angle from the valve: side and bed, mm, with weld, grain and
+   * the reading's own noise. Between the holes the rim's line goes on smoothly.
+   */
+  dialsAt(angleDeg: number): { readonly lateral: number; readonly radial: number } {
+    const at = (((angleDeg / 360) * this.n - 0.5) % this.n) + this.n;
+    const from = Math.floor(at) % this.n;
+    const part = at - Math.floor(at);
+    const smooth = (read: (spoke: number) => number) => {
+      const v = [-1, 0, 1, 2].map((k) => read(((from + k + this.n) % this.n) + 1));
+      // Catmull–Rom: through every hole, no corners between.
+      return (
+        v[1] +
+        (part / 2) *
+          (v[2] - v[0] + part * (2 * v[0] - 5 * v[1] + 4 * v[2] - v[3] + part * (3 * (v[1] - v[2]) + v[3] - v[0])))
+      );
+    };
+    const apart = ((((angleDeg - this.hidden.seamAtDeg + 180) % 360) + 360) % 360) - 180;
+    const half = 180 / this.n;
+    const weld = Math.abs(apart) < half ? this.hidden.seam * Math.cos((Math.PI * apart) / (2 * half)) ** 2 : 0;
+    return {
+      lateral: smooth((s) => this.trueLateral(s) + this.surface(s, 1)) + this.readingNoise(),
+      radial: smooth((s) => this.trueRadial(s) + this.surface(s, 2)) + weld + this.readingNoise(),
+    };
+  }
+
   /** Gauge on a spoke, N. */
   readTension(spoke: number): number {
     const pull = this.truePull(spoke);

@@ -1,42 +1,6 @@
 import { readFileSync } from "node:fs";
-import { expect, type Page, test } from "@playwright/test";
-import { readWheel } from "@/core/wheel/wheel-file";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
-import { newJob, put, turnTo } from "./at-the-bench";
-
-const DRUM_WHEEL = {
-  "rim.holes": "40",
-  "rim.outsideDiameter": "492",
-  "rim.height": "31",
-  "rim.bedThickness": "2.5",
-  "rim.washer": "0",
-  "rim.headToSlot": "2.5",
-  "rim.holeOffset": "3",
-  "rim.width": "55",
-  "rim.section": "steel",
-  "hub.width": "142",
-  "hub.A.fromFace": "38",
-  "hub.B.fromFace": "41",
-  "hub.A.holeCircle": "150",
-  "hub.B.holeCircle": "150",
-  "hub.A.holeDiameter": "4",
-  "hub.B.holeDiameter": "4",
-  "lacing.A.cross": "2",
-  "lacing.B.cross": "2",
-  "spoke.diameter": "3.66",
-  "spoke.threadPitch": "0.635",
-  "tension.target": "2500",
-};
-
-/** A measured drum wheel with a practice wheel of this seed on its stand, and the same wheel in the test's hand. */
-const onTheStand = async (page: Page, seed: number, start: "fresh" | "buckled") => {
-  const id = await newJob(page);
-  await put(page, id, DRUM_WHEEL);
-  const mounted = await page.request.post(`/api/jobs/${id}/practice`, { data: { seed, start } });
-  expect(mounted.ok(), await mounted.text()).toBe(true);
-  const wheel = readWheel(await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json());
-  return { id, stand: new StandInWheel(wheel, hiddenWheel(seed, start)) };
-};
+import { expect, test } from "@playwright/test";
+import { onTheStand, turnTo } from "./at-the-bench";
 
 test("forty spokes by ear on the practice wheel; calibrated, the map is within 5 % of the truth", async ({ page }) => {
   test.slow();

@@ -3,7 +3,7 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { totalReading } from "@/core/runout/runout";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
-import { choose, enter, turnTo } from "./at-the-bench";
+import { choose, enter, sit, turnTo } from "./at-the-bench";
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
 const readRound = async (page: Page, stand: StandInWheel) => {
@@ -118,6 +118,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   const before = totalReading(all.map((s) => stand.trueLateral(s)));
   for (let round = 1; round <= 3; round++) {
     await page.getByRole("button", { name: /read the wheel|read the next round/ }).click();
+    await sit(page);
     await readRound(page, stand);
     await expect(page.getByTestId("verdict")).toBeVisible();
     const turn = page.getByRole("button", { name: /turn \d+ nipples/ });

@@ -1,12 +1,12 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { totalReading } from "@/core/runout/runout";
-import { TOLERANCES } from "@/core/runout/tolerance";
 import { sideTensions } from "@/core/tension/balance";
 import type { RoundReadings } from "@/core/truing/state";
 import { buildWheel, measuredSoFar, type WheelBuild } from "@/core/wheel/build";
 import { type Progress, stageStates } from "@/core/wheel/stages";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
+import { toleranceOf } from "./bench-way";
 import { type Build, findBuild } from "./builds";
 import { listGaugeTables } from "./gauge-tables";
 import { jobLacing } from "./job-lacing";
@@ -70,8 +70,8 @@ const isTensioned = (wheel: Wheel, rounds: readonly Round[], read: WheelTensions
   });
 };
 
-const insideTolerance = (job: Job, readings: RoundReadings): boolean => {
-  const t = TOLERANCES[job.tolerance];
+const insideTolerance = (job: Job, taken: Readonly<Record<string, Taken>>, readings: RoundReadings): boolean => {
+  const t = toleranceOf(job.tolerance, taken);
   const read = readings.lateral.filter((r) => r !== null).length;
   return (
     read >= 8 &&
@@ -115,7 +115,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     laced,
     rounds: rounds.length,
     tensioned: wheel !== null && isTensioned(wheel, rounds, read),
-    trueEnough: last !== undefined && wheel !== null && insideTolerance(job, read.readings(last)),
+    trueEnough: last !== undefined && wheel !== null && insideTolerance(job, taken, read.readings(last)),
     signed: sheet !== null,
     waitingFor: job.waitingFor,
   };

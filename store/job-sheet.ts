@@ -1,8 +1,8 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { totalReading } from "@/core/runout/runout";
-import { TOLERANCES } from "@/core/runout/tolerance";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import { withSideNames } from "@/core/truing/explain";
+import { toleranceOf } from "./bench-way";
 import type { JobRecord } from "./job-record";
 import type { Round } from "./rounds";
 
@@ -83,7 +83,7 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
     shop: "Tall Compass workshop record",
     date: today,
     lines,
-    tolerance: { ...TOLERANCES[job.tolerance], name: job.tolerance },
+    tolerance: { ...toleranceOf(job.tolerance, taken), name: job.tolerance },
     trace: trace ? { lateral: trace.lateral, radial: trace.radial } : null,
     assumed,
     signedBy: record.signedBy,

@@ -2,7 +2,7 @@ import { database } from "./database";
 import { StaleCopy } from "./stale-copy";
 
 export type JobKind = "rebuild" | "broken-spoke" | "true-only" | "check-only";
-export type ToleranceName = "service" | "shop" | "show" | "race";
+export type ToleranceName = "service" | "shop" | "show" | "race" | "own";
 
 /** A job with its wheel and customer, as the screens show it. */
 export interface Job {

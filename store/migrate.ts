@@ -3,12 +3,14 @@ import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
 import * as tension from "./migrations/tension";
+import * as truing from "./migrations/truing";
 
 const migrations: Record<string, Knex.Migration> = {
   "001-first-house": firstHouse,
   "002-measuring-and-photos": measuringAndPhotos,
   "003-orders-and-stock": ordersAndStock,
   "004-tension": tension,
+  "005-truing": truing,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -20,6 +20,8 @@ export interface Reading {
   readonly tableId?: string | null;
   /** The other spoke of a squeezed pair. */
   readonly against?: number | null;
+  /** When it was stored; set by the record. */
+  readonly at?: string;
 }
 
 /** One nipple turned, + tightened. */
@@ -27,7 +29,16 @@ export interface Turn {
   readonly id: string;
   readonly spoke: number;
   readonly turns: number;
+  /** When it was stored; set by the record. */
+  readonly at?: string;
 }
+
+/** Turned and turned back whole: as if nothing had been turned. */
+const isTakenBack = (turns: readonly Turn[]): boolean => {
+  const sums = new Map<number, number>();
+  for (const t of turns) sums.set(t.spoke, (sums.get(t.spoke) ?? 0) + t.turns);
+  return turns.some((t) => t.turns !== 0) && [...sums.values()].every((v) => Math.abs(v) < 1e-9);
+};
 
 /** A round that brings the wheel up: what was meant, per spoke. */
 export interface RoundPlan {
@@ -47,6 +58,7 @@ export interface Round {
   readonly destressed: boolean;
   readonly readings: readonly Reading[];
   readonly turns: readonly Turn[];
+  readonly takenBack: boolean;
 }
 
 const json = (value: unknown) => (typeof value === "string" ? JSON.parse(value) : value);
@@ -57,6 +69,10 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
   const ids = rounds.map((r) => r.id);
   const readings = ids.length > 0 ? await db("readings").whereIn("round_id", ids).orderBy("order") : [];
   const turns = ids.length > 0 ? await db("turns").whereIn("round_id", ids).orderBy("order") : [];
+  const turnsOf = (roundId: string): Turn[] =>
+    turns
+      .filter((x) => x.round_id === roundId)
+      .map((x) => ({ id: x.id, spoke: x.spoke, turns: x.turns, at: new Date(x.created_at).toISOString() }));
   return rounds.map((r) => ({
     id: r.id,
     number: r.number,
@@ -76,8 +92,10 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
         sure: x.sure,
         tableId: x.table_id,
         against: x.against,
+        at: new Date(x.created_at).toISOString(),
       })),
-    turns: turns.filter((x) => x.round_id === r.id).map((x) => ({ id: x.id, spoke: x.spoke, turns: x.turns })),
+    turns: turnsOf(r.id),
+    takenBack: isTakenBack(turnsOf(r.id)),
   }));
 };
 
@@ -104,24 +122,28 @@ export const openRound = async (
   });
 };
 
-/** Append-only; the same id again changes nothing. */
-export const addReading = async (roundId: string, r: Reading): Promise<void> => {
+const readingRow = (roundId: string, r: Reading) => ({
+  id: r.id,
+  round_id: roundId,
+  what: r.what,
+  spoke: r.spoke,
+  value: r.value,
+  typed: r.typed,
+  doubtful: r.doubtful,
+  sure: r.sure ?? null,
+  table_id: r.tableId ?? null,
+  against: r.against ?? null,
+});
+
+/** Append-only; the same id again changes nothing. All of them are taken or none. */
+export const addReadings = async (roundId: string, list: readonly Reading[]): Promise<void> => {
   await database()("readings")
-    .insert({
-      id: r.id,
-      round_id: roundId,
-      what: r.what,
-      spoke: r.spoke,
-      value: r.value,
-      typed: r.typed,
-      doubtful: r.doubtful,
-      sure: r.sure ?? null,
-      table_id: r.tableId ?? null,
-      against: r.against ?? null,
-    })
+    .insert(list.map((r) => readingRow(roundId, r)))
     .onConflict("id")
     .merge(["id"]);
 };
+
+export const addReading = (roundId: string, r: Reading): Promise<void> => addReadings(roundId, [r]);
 
 /** @returns whether it is new; the same id again changes nothing */
 export const addTurn = async (roundId: string, t: Turn): Promise<boolean> => {
@@ -186,4 +208,18 @@ export const turnsMade = (round: Round, holes: number): number[] => {
   const out = new Array<number>(holes).fill(0);
   for (const t of round.turns) if (t.spoke >= 1 && t.spoke <= holes) out[t.spoke - 1] += t.turns;
   return out;
+};
+
+/** The turns that undo a round, stored after its own. */
+export const takeBackTurns = async (roundId: string): Promise<readonly Turn[]> => {
+  const rows: { spoke: number; turns: number }[] = await database()("turns")
+    .where({ round_id: roundId })
+    .groupBy("spoke")
+    .select("spoke")
+    .sum({ turns: "turns" });
+  const back = rows
+    .map((r) => ({ id: crypto.randomUUID(), spoke: Number(r.spoke), turns: -Number(r.turns) }))
+    .filter((t) => t.turns !== 0);
+  for (const t of back) await addTurn(roundId, t);
+  return back;
 };

@@ -52,7 +52,7 @@ export const wheelTensions = (
         const own = tensions(rounds[at]).map((t) => t.tension);
         if (own.some((t) => t !== null)) return roundReadings(round, holes, own);
         const before = rounds[at - 1];
-        if (!before || before.turns.length > 0 || before.destressed) break;
+        if (!before || (before.turns.length > 0 && !before.takenBack) || before.destressed) break;
       }
       return roundReadings(round, holes);
     },

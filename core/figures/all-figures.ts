@@ -14,6 +14,7 @@ import {
   THREAD_FIGURES,
 } from "./spokes";
 import { TENSION_FIGURES } from "./tension";
+import { TRUING_FIGURES } from "./truing";
 
 /** How many steps of the lacing walk are behind; kept so that it finds its place again. */
 const LACED_SO_FAR: Figure = {
@@ -43,6 +44,7 @@ export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
     ...LACING_FIGURES,
     ...BREAK_FIGURES,
     ...TENSION_FIGURES,
+    ...TRUING_FIGURES,
     SEEN_FIGURE,
     LACED_SO_FAR,
   ].map((f) => [f.name, f]),

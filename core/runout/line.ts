@@ -28,12 +28,26 @@ export const READING_SIGMA = 0.02;
  * left free, and the readings' own noise give the likeliest line (a Gaussian process on the circle; Rasmussen and
  * Williams, *Gaussian Processes for Machine Learning*, ch. 2). Readings that stand more than 4 σ off it are put aside
  * one by one, worst first, as long as no more than an eighth of them go.
+ *
+ * @param forced mm, what is already known to bend the rim; the line is sought on top of it
  */
-export const rimLine = (readings: Readings, noise = READING_SIGMA): RimLine => {
+export const rimLine = (
+  read: Readings,
+  noise = READING_SIGMA,
+  forced: Float64Array = new Float64Array(read.length),
+): RimLine => {
+  const line = freeLine(
+    read.map((r, i) => (r === null ? null : r - forced[i])),
+    noise,
+  );
+  return { ...line, at: line.at.map((v, i) => v + forced[i]) };
+};
+
+const freeLine = (readings: Readings, noise: number): RimLine => {
   const n = readings.length;
   const known = readings.flatMap((r, i) => (r === null ? [] : [i]));
   const mean = meanReading(readings);
-  if (known.length < 3)
+  if (known.length < 2)
     return { at: new Float64Array(n).fill(mean), sigma: new Float64Array(n).fill(0.5), masked: [], seam: null };
   const values = readings.map((r) => (r === null ? 0 : r - mean));
   const rough = Math.sqrt(known.reduce((sum, i) => sum + values[i] ** 2, 0) / known.length);

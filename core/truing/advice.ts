@@ -1,4 +1,6 @@
 import type { Learnt } from "./learn";
+import type { Misread } from "./misread";
+import type { School } from "./schools";
 
 /** What to do next: nothing but the turns, a squeeze, nothing at all, or the rim itself. */
 export type Verdict = "turn" | "destress" | "done" | "rim";
@@ -31,9 +33,13 @@ export interface Advice {
     readonly radial: readonly number[] | null;
     readonly action: RimAction;
   };
+  /** What another way of working costs against the default in mm of run-out; null for the default. */
+  readonly school: { readonly name: School; readonly costs: number } | null;
   readonly reasons: readonly Reason[];
   /** What was learnt of this wheel, for showing. */
   readonly learnt: Learnt;
+  /** Slips found in the readings it rests on. */
+  readonly misread?: readonly Misread[];
 }
 
 /** Why, in a builder's words; `spokes` are the ones it is about. */

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { BadInput } from "../wheel/bad-input";
 import { parseWith, readWheel, type Wheel } from "../wheel/wheel-file";
+import { SCHOOLS, type School } from "./schools";
 import type { PastRound, RoundReadings } from "./state";
 
 const finite = z.number({
@@ -16,6 +17,11 @@ const readingsSchema = z.object({
   tension: perSpoke.optional(),
   offset: finite.nullable().optional(),
 });
+
+/** What the history began with where nobody read a tension: part of the target, as a hand feels it. */
+const tightSchema = finite
+  .min(0.02, { error: (i) => `${i.input} is too small; a laced wheel holds 0.05 or more of its tension` })
+  .max(1.5, { error: (i) => `${i.input} is too large; 1 is up to tension` });
 
 /** The advise document, wheel apart. */
 export const adviseSchema = z.object({
@@ -35,6 +41,8 @@ export const adviseSchema = z.object({
     .min(0.1, { error: (i) => `${i.input} is too small; a stage lies between 0.1 and 1.2` })
     .max(1.2, { error: (i) => `${i.input} is too large; a stage lies between 0.1 and 1.2` })
     .default(1),
+  tight: tightSchema.optional(),
+  school: z.enum(SCHOOLS).default("at-once"),
   nipple: z
     .object({
       step: finite
@@ -45,10 +53,14 @@ export const adviseSchema = z.object({
         .min(0, { error: (i) => `${i.input} is less than nothing; give the most turns in one go` })
         .max(20, { error: (i) => `${i.input} is too large; at most 20 turns in one go` })
         .default(1),
+      /** Turns already made in this round, null where none: kept, and the rest worked out round them. */
+      fixed: z.array(finite.nullable()).optional(),
       left: z.array(z.union([finite.min(0), z.tuple([finite.min(0), finite.min(0)])]).nullable()).optional(),
     })
     .prefault({}),
-  history: z.array(z.object({ readings: readingsSchema, turns: z.array(finite) })).default([]),
+  history: z
+    .array(z.object({ readings: readingsSchema, turns: z.array(finite), destressed: z.boolean().optional() }))
+    .default([]),
 });
 
 export interface AdviseInput {
@@ -62,10 +74,14 @@ export interface AdviseInput {
   };
   /** Part of the target wanted now. */
   readonly stage: number;
+  readonly school?: School;
+  /** Part of the target the wheel held before its first turn here; counts only while no tension is read. */
+  readonly tight?: number;
   /** Turns; `left` is thread left per spoke, one figure for both ways or [slackening, tightening], null unknown. */
   readonly nipple: {
     readonly step: number;
     readonly most: number;
+    readonly fixed?: readonly (number | null)[];
     readonly left?: readonly (number | readonly [number, number] | null)[];
   };
   readonly history: readonly PastRound[];
@@ -102,5 +118,6 @@ export const readAdvise = (input: unknown): AdviseInput => {
     checkCount(`history[${i}].turns`, h.turns, holes);
   });
   checkCount("nipple.left", rest.nipple.left, holes);
+  checkCount("nipple.fixed", rest.nipple.fixed, holes);
   return { wheel, ...rest };
 };

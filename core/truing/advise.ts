@@ -10,6 +10,7 @@ import { type BareRim, bareRim } from "./bare-rim";
 import { explain } from "./explain";
 import { handSteps } from "./hand-steps";
 import { type Learnt, learn } from "./learn";
+import { bySchool, inPairs, type School } from "./schools";
 import { type WheelState, wheelBetween, wheelState, workingTensions } from "./state";
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
@@ -20,6 +21,9 @@ const SPREAD_USED = 0.85;
 const NOT_CHASED = 0.03;
 /** A round that makes the run-out better by less than this is not worth the touches. */
 const WORTH = 0.015;
+
+/** N: past anything. */
+const NO_BOUND = 1e9;
 
 const sideMean = (geometry: WheelGeometry, tension: ArrayLike<number>, side: Side): number => {
   let sum = 0;
@@ -71,6 +75,7 @@ const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
       round.turns.forEach((t, i) => {
         held[i] += t * (1 - grip);
       });
+    if (round.destressed) held.fill(0);
   }
   return held;
 };
@@ -92,12 +97,12 @@ export const advise = (input: AdviseInput): Advice => {
   const learnt = learn(geometry, full, readings, history);
   const working = workingTensions(geometry, full, readings);
   const elastic = wheelBetween(geometry, learnt.stiffness, working, full);
-  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history);
+  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight);
 
   // What is wanted at this stage.
   const tightNow = state.tension.reduce((sum, t, i) => sum + Math.max(0, t) / full[i], 0) / n;
   const stage =
-    history.length === 0 && !state.tensionAssumed
+    history.length === 0 && (!state.tensionAssumed || input.tight !== undefined)
       ? Math.min(input.stage, Math.max(FIRST_STAGE, tightNow))
       : input.stage;
   const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
@@ -108,14 +113,20 @@ export const advise = (input: AdviseInput): Advice => {
     aim,
     heldTwist(input, learnt.grip).map((t) => t / learnt.grip),
   );
-  const settled = settledAim(aim, released, learnt.grip);
+  const school = input.school ?? "at-once";
+  const whole = settledAim(aim, released, learnt.grip);
+  const settled = bySchool(whole, school, tolerance);
   const wished = solveAim(settled) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.03;
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch);
+  if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
-  if (trouble(settled, outcome(settled, turns), effort) > trouble(settled, released, 0) - 1e-9) turns = stay;
+  // What was already turned this round stays turned, whatever is made of the rest.
+  const made = Float64Array.from({ length: n }, (_, i) => nipple.fixed?.[i] ?? 0);
+  const begun = made.some((t) => t !== 0);
+  if (!begun && trouble(settled, outcome(settled, turns), effort) > trouble(settled, released, 0) - 1e-9) turns = stay;
   const atRest = outcome(settled, turns);
 
   // What it comes to.
@@ -150,7 +161,7 @@ export const advise = (input: AdviseInput): Advice => {
     Math.abs(released.offset) - Math.abs(atRest.offset) > 0.05 ||
     (readTensions && (!tightEnough || !even) && trouble(settled, atRest, 0) < 0.9 * trouble(settled, released, 0)) ||
     Math.abs(tightNow - stage) > 0.05;
-  if (nothingRead || (gain < WORTH && !gainsElse)) turns = stay;
+  if (!begun && (nothingRead || (gain < WORTH && !gainsElse))) turns = stay;
   const settles =
     Math.max(released.lateralTir / tolerance.lateral, released.radialTir / tolerance.radial) <= 1 &&
     worstNow > 1 &&
@@ -161,7 +172,7 @@ export const advise = (input: AdviseInput): Advice => {
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
   // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, if there was any.
   else if (turns.every((t) => t === 0) && history.at(-1)?.turns.some((t) => t !== 0)) verdict = "destress";
-  if (verdict === "done" || verdict === "destress") turns = stay;
+  if (!begun && (verdict === "done" || verdict === "destress")) turns = stay;
   const after = outcome(aim, turns);
   const bare =
     state.tensionAssumed || !complete
@@ -177,8 +188,45 @@ export const advise = (input: AdviseInput): Advice => {
   };
   return {
     ...advice,
+    school: schoolCost(school, whole, atRest, nipple.step, touch),
     reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
   };
+};
+
+/** What a way of working costs against everything at once: mm of the larger run-out, touches. */
+const schoolCost = (school: School, whole: Aim, atRest: Outcome, step: number, touch: number): Advice["school"] => {
+  if (school === "at-once") return null;
+  const best = solveAim(whole);
+  const steps = best ? handSteps(whole, best, step, touch) : new Float64Array(whole.n);
+  const free = outcome(whole, steps);
+  return {
+    name: school,
+    costs: Math.max(atRest.lateralTir, atRest.radialTir) - Math.max(free.lateralTir, free.radialTir),
+  };
+};
+
+/** How true the wheel could be for each unevenness allowed: the front between the two, mm and fraction. */
+export const frontOf = (input: AdviseInput): { readonly spread: number; readonly tir: number }[] => {
+  const { wheel, readings, history } = input;
+  const geometry = wheelGeometry(wheel);
+  const sides = sideTensions(wheel, geometry.spokes);
+  const full = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
+  const learnt = learn(geometry, full, readings, history);
+  const elastic = wheelBetween(geometry, learnt.stiffness, workingTensions(geometry, full, readings), full);
+  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight);
+  const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, input.stage);
+  let least = Number.POSITIVE_INFINITY;
+  return [0.03, 0.06, 0.1, 0.15, 0.2, 0.3, 0.45].map((spread) => {
+    const there = bestReachable(
+      { ...input, tolerance: { ...input.tolerance, tensionSpread: spread } },
+      geometry,
+      aim,
+      full,
+    );
+    // More room never makes it worse; what the solver leaves over must not say so.
+    least = Math.min(least, Math.max(there.lateralTir, there.radialTir));
+    return { spread, tir: least };
+  });
 };
 
 const makeAim = (
@@ -207,9 +255,11 @@ const makeAim = (
     const left = nipple.left?.[i];
     const [slacken, tighten] =
       left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
-    low[i] = -Math.min(nipple.most, slacken) - 1e-9;
-    high[i] = Math.min(nipple.most, tighten) + 1e-9;
+    const made = nipple.fixed?.[i];
+    low[i] = (typeof made === "number" ? made : -Math.min(nipple.most, slacken)) - 1e-9;
+    high[i] = (typeof made === "number" ? made : Math.min(nipple.most, tighten)) + 1e-9;
   }
+  const counted = low.map((l, i) => (high[i] - l < nipple.step && typeof nipple.fixed?.[i] !== "number" ? 0 : 1));
   // While tension is still being brought up, evenness may wait a little for the shape.
   const used = SPREAD_USED * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
   return {
@@ -226,8 +276,9 @@ const makeAim = (
       offset: scaled(influences.offset),
     },
     wanted,
-    floor: wanted.map((t) => Math.max(0.1 * t, t * (1 - used))),
-    ceiling: wanted.map((t) => Math.min(limit, t * (1 + used))),
+    counted,
+    floor: wanted.map((t, i) => (counted[i] === 0 ? -NO_BOUND : Math.max(0.1 * t, t * (1 - used)))),
+    ceiling: wanted.map((t, i) => (counted[i] === 0 ? NO_BOUND : Math.min(limit, t * (1 + used)))),
     low,
     high,
     weights: {
@@ -270,10 +321,10 @@ const bestReachable = (input: AdviseInput, geometry: WheelGeometry, aim: Aim, fu
   const free: Aim = {
     ...aim,
     wanted: full.map((t) => t * input.stage),
-    floor: full.map((t) => t * input.stage * (1 - window)),
-    ceiling: full.map((t) => t * input.stage * (1 + window)),
-    low: new Float64Array(n).fill(-6),
-    high: new Float64Array(n).fill(6),
+    floor: full.map((t, i) => (aim.counted[i] === 0 ? -NO_BOUND : t * input.stage * (1 - window))),
+    ceiling: full.map((t, i) => (aim.counted[i] === 0 ? NO_BOUND : t * input.stage * (1 + window))),
+    low: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? -1e-9 : -6)),
+    high: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? 1e-9 : 6)),
     weights: { ...aim.weights, lateral: 0.02, radial: 0.02, spread: 5, offset: 0.2 },
   };
   const turns = solveAim(free);

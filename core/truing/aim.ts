@@ -22,6 +22,8 @@ export interface Aim {
   };
   /** N wanted in each spoke at this stage. */
   readonly wanted: Float64Array;
+  /** 1, or 0 for a spoke whose nipple does not turn: its tension is what it is, and no evenness is asked of it. */
+  readonly counted: Float64Array;
   /** N no spoke may leave at the end. */
   readonly floor: Float64Array;
   readonly ceiling: Float64Array;
@@ -114,11 +116,11 @@ export const solveAim = (aim: Aim): Float64Array | null => {
   for (let i = 0; i < n; i++) {
     addSquare(0.5 / n / weights.lateral ** 2, aim.lateral[i] - meanL, level, i);
     addSquare(0.5 / n / weights.radial ** 2, aim.radial[i] - meanR, round, i);
-    addSquare(1 / n / weights.spread ** 2, aim.tension[i] / wanted[i] - 1, relative, i);
-    meanNow += aim.tension[i] / wanted[i] / n;
-    for (let j = 0; j < n; j++) meanRow[j] += relative[i * n + j] / n;
+    addSquare(aim.counted[i] / n / weights.spread ** 2, aim.tension[i] / wanted[i] - 1, relative, i);
+    meanNow += (aim.counted[i] * (aim.tension[i] / wanted[i] - 1)) / n;
+    for (let j = 0; j < n; j++) meanRow[j] += (aim.counted[i] * relative[i * n + j]) / n;
   }
-  addSquare(1 / weights.mean ** 2, meanNow - 1, meanRow, 0);
+  addSquare(1 / weights.mean ** 2, meanNow, meanRow, 0);
   addSquare(1 / (aim.offset === null ? 4 * weights.offset : weights.offset) ** 2, aim.offset ?? 0, perTurn.offset, 0);
   for (let i = 0; i < n; i++) {
     P[i * size + i] += 2 * EFFORT;
@@ -316,7 +318,7 @@ export const troubleAfterMove = (
   dj: number,
   turnsSquared: number,
 ): number => {
-  const { n, weights, wanted, ceiling, floor, perTurn } = aim;
+  const { n, weights, wanted, counted, ceiling, floor, perTurn } = aim;
   const { lateral, radial, tension } = perTurn;
   const levelL = here.lateral[0];
   const levelR = here.radial[0];
@@ -344,7 +346,7 @@ export const troubleAfterMove = (
     squareL += l * l;
     squareR += r * r;
     const want = wanted[k];
-    const t = pull / want - 1;
+    const t = counted[k] * (pull / want - 1);
     sumT += t;
     squareT += t * t;
     const past = (t > 0 ? pull - ceiling[k] : floor[k] - pull) / want;

@@ -12,12 +12,15 @@ export const bestPossible = (
   stand: StandInWheel,
   trueStiffness: { lateralScale: number; radialScale: number; share: number },
   spread = 0.2,
+  stuck: readonly number[] = [],
 ): number => {
   const geometry = wheelGeometry(stand.wheel);
   const sides = sideTensions(stand.wheel, geometry.spokes);
   const wanted = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
   const n = wanted.length;
   const all = [...Array(n).keys()].map((i) => i + 1);
+  // A nipple that does not move keeps what tension it has: nothing holds it in the window.
+  const window = (s: number, edge: number, free: number) => (stuck.includes(s) ? free : edge);
   const influences = elasticWheel(geometry, trueStiffness, wanted).influences;
   const aim = (): Aim => ({
     n,
@@ -27,10 +30,11 @@ export const bestPossible = (
     offset: stand.readOffset(),
     perTurn: influences,
     wanted,
-    floor: wanted.map((t) => t * (1 - spread)),
-    ceiling: wanted.map((t) => t * (1 + spread)),
-    low: new Float64Array(n).fill(-8),
-    high: new Float64Array(n).fill(8),
+    counted: Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : 1)),
+    floor: wanted.map((t, i) => window(i + 1, t * (1 - spread), 0)),
+    ceiling: wanted.map((t, i) => window(i + 1, t * (1 + spread), 9e9)),
+    low: Float64Array.from(all, (s) => (stuck.includes(s) ? -1e-9 : -8)),
+    high: Float64Array.from(all, (s) => (stuck.includes(s) ? 1e-9 : 8)),
     rough: false,
     weights: { lateral: 0.01, radial: 0.01, offset: 0.05, spread: 20, mean: 0.5 },
   });

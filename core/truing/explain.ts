@@ -42,7 +42,7 @@ interface Scene {
   readonly after: Outcome;
   readonly reachable: Outcome;
   readonly stage: number;
-  readonly advice: Omit<Advice, "reasons">;
+  readonly advice: Omit<Advice, "reasons" | "school">;
   readonly elastic: Influences;
 }
 

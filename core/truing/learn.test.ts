@@ -133,6 +133,7 @@ describe("the aim", () => {
       offset: new Float64Array(n).map((_, i) => (i % 2 === 0 ? 0.03 : -0.03)),
     },
     wanted: new Float64Array(n).fill(1000),
+    counted: new Float64Array(n).fill(1),
     floor: new Float64Array(n).fill(800),
     ceiling: new Float64Array(n).fill(1200),
     low: new Float64Array(n).fill(-1),

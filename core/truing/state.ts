@@ -19,6 +19,8 @@ export interface RoundReadings {
 export interface PastRound {
   readonly readings: RoundReadings;
   readonly turns: readonly number[];
+  /** Whether the spokes were let go of their twist after the turns; undefined where nobody said. */
+  readonly destressed?: boolean;
 }
 
 /** What is believed of the wheel as it stands now. */
@@ -82,6 +84,20 @@ const product = (matrix: Float64Array, x: ArrayLike<number>, n: number): Float64
   return out;
 };
 
+/** A line without its mean and its once-per-turn part: where the whole rim stands is told by readings, not by forces. */
+const bendOnly = (line: Float64Array): Float64Array => {
+  const n = line.length;
+  let mean = 0;
+  let cos = 0;
+  let sin = 0;
+  for (let i = 0; i < n; i++) {
+    mean += line[i] / n;
+    cos += (2 / n) * line[i] * Math.cos((2 * Math.PI * i) / n);
+    sin += (2 / n) * line[i] * Math.sin((2 * Math.PI * i) / n);
+  }
+  return line.map((v, i) => v - mean - cos * Math.cos((2 * Math.PI * i) / n) - sin * Math.sin((2 * Math.PI * i) / n));
+};
+
 const rms = (x: Float64Array): number => Math.sqrt(x.reduce((sum, v) => sum + v * v, 0) / x.length);
 
 /**
@@ -97,6 +113,7 @@ export const wheelState = (
   wanted: ArrayLike<number>,
   now: RoundReadings,
   history: readonly PastRound[],
+  tight = 1,
 ): WheelState => {
   const n = geometry.spokes.length;
   const pitch = (geometry.wheel as Wheel).spoke.threadPitch;
@@ -157,13 +174,19 @@ export const wheelState = (
   const filled = new Float64Array(n);
   const working = workingTensions(geometry, wanted, now);
   const carried = product(tension, turned, n);
-  // Nothing read at all: taken as evenly tight at the start, changed by what was turned since.
+  // Nothing read at all: taken as evenly tight at the start, changed by what was turned since; told to be up to tension,
+  // only what turning did to evenness counts, for the mean was somebody's aim and not this sum's.
+  const drift = tight === 1 ? carried.reduce((a, b) => a + b, 0) / n : 0;
   for (let i = 0; i < n; i++)
-    filled[i] =
-      tensions[i] ?? (anyTension ? working[i] : wanted[i] + (carried[i] - carried.reduce((a, b) => a + b, 0) / n));
+    filled[i] = tensions[i] ?? (anyTension ? working[i] : Math.max(0, tight * wanted[i] + carried[i] - drift));
+  // What the tensions force on the rim is known where nothing was read; only the rest has to be guessed between readings.
+  const forced = (perForce: Float64Array) =>
+    anyTension ? bendOnly(product(perForce, filled, n)) : new Float64Array(n);
+  const line = (sum: (typeof sums)["lateral"], perForce: Float64Array): RimLine =>
+    rimLine(mean(sum), noise(sum), forced(perForce));
   return {
-    lateral: rimLine(mean(sums.lateral), noise(sums.lateral)),
-    radial: rimLine(mean(sums.radial), noise(sums.radial)),
+    lateral: line(sums.lateral, elastic.lateralPerForce),
+    radial: line(sums.radial, elastic.radialPerForce),
     tension: filled,
     tensionSigma: anyTension
       ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)

@@ -4,14 +4,15 @@ import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file"
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
 import { advise } from "./advise";
 import { bestPossible } from "./best-possible.test.rig";
+import type { PastRound, RoundReadings } from "./state";
 
-export type RimKind = "steel" | "alloy";
+export type TrialBuild = "steel" | "alloy" | "single-sided";
 
-export const trialWheel = (section: RimKind): WheelInput => ({
+const drum: WheelInput = {
   format: "tall-compass/wheel",
   version: 1,
-  name: `${section} 40`,
-  rim: { holes: 40, erd: 440, firstHole: "A", holeOffset: 3, section, width: 55 },
+  name: "full-width drum, 40",
+  rim: { holes: 40, erd: 440, firstHole: "A", holeOffset: 3, section: "steel", width: 55 },
   hub: {
     A: { holes: 20, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
     B: { holes: 20, holeCircle: 150, toCentre: 30, holeDiameter: 4 },
@@ -19,7 +20,39 @@ export const trialWheel = (section: RimKind): WheelInput => ({
   lacing: { A: { cross: 2 }, B: { cross: 2 } },
   spoke: { diameter: 3.66, threadPitch: 0.635 },
   tension: { target: 2500 },
-});
+};
+
+export const trialWheel = (build: TrialBuild): WheelInput =>
+  build === "single-sided"
+    ? {
+        ...drum,
+        name: "single-sided brake, 36",
+        rim: { holes: 36, erd: 470, firstHole: "A", holeOffset: 2, section: "alloy", width: 50 },
+        hub: {
+          A: { holes: 18, holeCircle: 176, toCentre: 30, holeDiameter: 4 },
+          B: { holes: 18, holeCircle: 92, toCentre: 34, holeDiameter: 4 },
+        },
+        lacing: { A: { cross: 1 }, B: { cross: 3 } },
+        spoke: { diameter: 3.25, threadPitch: 0.635 },
+        tension: { target: 2000 },
+      }
+    : { ...drum, name: `${build} 40`, rim: { ...drum.rim, section: build } };
+
+/** How a wheel is read and worked on in a trial. */
+export interface TrialWay {
+  readonly rounds: number;
+  /** Every how many holes the dial is read. */
+  readonly every?: number;
+  readonly noTension?: boolean;
+  /** Only the highest and the lowest place of each. */
+  readonly highAndLow?: boolean;
+  /** The wheel file is wrong by this part in hole circles, flanges and effective rim diameter. */
+  readonly assumed?: number;
+  /** Nipples that do not turn, 1…n; told from the first on. */
+  readonly stuck?: readonly number[];
+  /** Worst spot first, a quarter turn, by eye; no advice. */
+  readonly byHand?: boolean;
+}
 
 /** What a trial came to; mm, fractions. */
 export interface Trial {
@@ -30,62 +63,146 @@ export interface Trial {
   /** Tighter side's mean over the target, less 1. */
   readonly mean: number;
   readonly spread: number;
+  /** Least tension over its side's mean. */
+  readonly slackest: number;
   readonly touches: number;
 }
 
 const range = (x: readonly number[]) => Math.max(...x) - Math.min(...x);
 
+const readStand = (stand: StandInWheel, way: TrialWay): RoundReadings => {
+  const all = [...Array(stand.wheel.rim.holes).keys()].map((i) => i + 1);
+  const line = (read: (spoke: number) => number): (number | null)[] => {
+    if (!way.highAndLow) return all.map((s, i) => (i % (way.every ?? 1) === 0 ? read(s) : null));
+    const whole = all.map(read);
+    const high = whole.indexOf(Math.max(...whole));
+    const low = whole.indexOf(Math.min(...whole));
+    return whole.map((v, i) => (i === high || i === low ? v : null));
+  };
+  // A weld is seen; whoever reads few places reads beside it.
+  const spokes = placeSpokes(stand.wheel);
+  const weld = spokes.findIndex((s) => Math.abs(s.rimAngleDeg - stand.hidden.seamAtDeg) <= 180 / stand.wheel.rim.holes);
+  const radial = line((s) => stand.readRadial(s));
+  if (way.every && radial[weld] !== null) {
+    radial[weld] = null;
+    radial[weld + 1] = stand.readRadial(weld + 2);
+  }
+  return {
+    lateral: line((s) => stand.readLateral(s) + 0.4),
+    radial,
+    ...(way.noTension ? {} : { tension: all.map((s) => stand.readTension(s)) }),
+    offset: stand.readOffset(),
+  };
+};
+
+/**
+ * The hand method of the bench: the wheel is brought up evenly, then worst spot first by eye, a quarter turn on the
+ * nearest spoke of the side it must go to and a quarter off its neighbour, or both on where it hops; as many touches as
+ * the advice has.
+ */
+const byHand = (stand: StandInWheel, touches: number): number => {
+  const { wheel } = stand;
+  const spokes = placeSpokes(wheel);
+  const n = spokes.length;
+  const sides = sideTensions(wheel, spokes);
+  const mean = (side: "A" | "B") => {
+    const own = spokes.filter((s) => s.flange === side);
+    return own.reduce((sum, s) => sum + stand.readTension(s.spoke), 0) / own.length;
+  };
+  let used = 0;
+  // Up to tension, every nipple alike.
+  for (let pass = 0; pass < 60 && (mean("A") + mean("B")) / (sides.A + sides.B) < 0.97; pass++) {
+    for (const s of spokes) stand.turn(s.spoke, 0.125);
+    if (pass % 8 === 0) used += n;
+  }
+  stand.destress();
+  while (used < touches) {
+    const lateral = spokes.map((s) => stand.readLateral(s.spoke));
+    const radial = spokes.map((s) => stand.readRadial(s.spoke));
+    const middle = (x: readonly number[]) => x.reduce((a, b) => a + b, 0) / x.length;
+    const [ml, mr] = [middle(lateral), middle(radial)];
+    const worstL = lateral.reduce((best, v, i) => (Math.abs(v - ml) > Math.abs(lateral[best] - ml) ? i : best), 0);
+    const worstR = radial.reduce((best, v, i) => (Math.abs(v - mr) > Math.abs(radial[best] - mr) ? i : best), 0);
+    if (Math.abs(lateral[worstL] - ml) >= Math.abs(radial[worstR] - mr)) {
+      const to = lateral[worstL] > ml ? "B" : "A";
+      const pull = [worstL, (worstL + 1) % n, (worstL + n - 1) % n].find((i) => spokes[i].flange === to) ?? worstL;
+      stand.turn(pull + 1, 0.25);
+      stand.turn(((pull + 1) % n) + 1, -0.25);
+    } else {
+      const by = radial[worstR] > mr ? 0.25 : -0.25;
+      stand.turn(worstR + 1, by);
+      stand.turn(((worstR + 1) % n) + 1, by);
+    }
+    used += 2;
+    if (used % 40 === 0) stand.destress();
+  }
+  stand.destress();
+  return used;
+};
+
 /**
  * Trues a stand-in by the advice alone, de-stressing after every round, and measures it without noise. The stand-in's
  * stiffness, shape, twist and seam are its own; the advice sees readings and its own turns.
  */
-export const runTrial = (section: RimKind, seed: number, start: "fresh" | "buckled", rounds: number): Trial => {
-  const wheel: Wheel = readWheel(trialWheel(section));
+export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buckled", way: TrialWay): Trial => {
+  const wheel: Wheel = readWheel(trialWheel(build));
   const hidden = hiddenWheel(seed, start);
   const stand = new StandInWheel(wheel, hidden);
-  const all = [...Array(wheel.rim.holes).keys()].map((i) => i + 1);
-  const history: {
-    readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number };
-    turns: number[];
-  }[] = [];
+  const n = wheel.rim.holes;
+  const all = [...Array(n).keys()].map((i) => i + 1);
+  const off = way.assumed ?? 0;
+  const flange = (f: Wheel["hub"]["A"]) => ({
+    ...f,
+    holeCircle: f.holeCircle * (1 - off),
+    toCentre: f.toCentre * (1 + off),
+  });
+  const told: Wheel = {
+    ...wheel,
+    rim: { ...wheel.rim, erd: wheel.rim.erd * (1 + off) },
+    hub: { ...wheel.hub, A: flange(wheel.hub.A), B: flange(wheel.hub.B) },
+  };
+  const history: PastRound[] = [];
   let touches = 0;
-  for (let r = 0; r < rounds; r++) {
-    const readings = {
-      lateral: all.map((s) => stand.readLateral(s) + 0.4),
-      radial: all.map((s) => stand.readRadial(s)),
-      tension: all.map((s) => stand.readTension(s)),
-      offset: stand.readOffset(),
-    };
-    const { turns } = advise({
-      wheel,
-      readings,
-      tolerance: { lateral: 0.1, radial: 0.1, offset: 0.2, tensionSpread: 0.2 },
-      stage: 1,
-      nipple: { step: 1 / 16, most: 1 },
-      history,
-    });
-    turns.forEach((t, i) => {
-      if (t === 0) return;
-      stand.turn(i + 1, t);
-      touches++;
-    });
-    stand.destress();
-    history.push({ readings, turns: [...turns] });
-  }
+  if (way.byHand) touches = byHand(stand, 30 * way.rounds);
+  else
+    for (let r = 0; r < way.rounds; r++) {
+      const readings = readStand(stand, way);
+      const { turns } = advise({
+        wheel: told,
+        readings,
+        tolerance: { lateral: 0.1, radial: 0.1, offset: 0.2, tensionSpread: 0.2 },
+        stage: 1,
+        nipple: {
+          step: 1 / 16,
+          most: 1,
+          ...(way.stuck ? { left: all.map((s) => (way.stuck?.includes(s) ? 0 : null)) } : {}),
+        },
+        ...(way.noTension ? { tight: start === "fresh" ? 0.15 : 0.8 } : {}),
+        history,
+      });
+      turns.forEach((t, i) => {
+        if (t === 0) return;
+        stand.turn(i + 1, t);
+        touches++;
+      });
+      stand.destress();
+      history.push({ readings, turns: [...turns], destressed: true });
+    }
   const spokes = placeSpokes(wheel);
   const pulls = all.map((s) => stand.truePull(s));
   const meanOf = (side: "A" | "B") =>
-    pulls.filter((_, i) => spokes[i].flange === side).reduce((a, b) => a + b, 0) / (all.length / 2);
+    pulls.filter((_, i) => spokes[i].flange === side).reduce((a, b) => a + b, 0) / (n / 2);
   const means = { A: meanOf("A"), B: meanOf("B") };
   const sides = sideTensions(wheel, spokes);
   const tighter = sides.A > sides.B ? "A" : "B";
   return {
-    best: bestPossible(new StandInWheel(wheel, hidden), hidden),
+    best: bestPossible(new StandInWheel(wheel, hidden), hidden, 0.2, way.stuck),
     lateral: range(all.map((s) => stand.trueLateral(s))),
     radial: range(all.map((s) => stand.trueRadial(s))),
     offset: Math.abs(stand.readOffset()),
     mean: means[tighter] / wheel.tension.target - 1,
     spread: Math.max(...pulls.map((t, i) => Math.abs(t / means[spokes[i].flange] - 1))),
+    slackest: Math.min(...pulls.map((t, i) => t / means[spokes[i].flange])),
     touches,
   };
 };

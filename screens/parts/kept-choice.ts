@@ -45,3 +45,13 @@ export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t
 export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N", (t): t is "N" | "kgf" | "lbf" =>
   ["N", "kgf", "lbf"].includes(t),
 );
+
+/** What one division of the dial at this bench is. */
+export const useDial = keptChoice<"1/100" | "2/100" | "thou" | "1/2 thou" | "mm">(
+  "tall-compass-dial",
+  "1/100",
+  (t): t is "1/100" | "2/100" | "thou" | "1/2 thou" | "mm" => ["1/100", "2/100", "thou", "1/2 thou", "mm"].includes(t),
+);
+
+/** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */
+export const useLastWalk = keptChoice<string>("tall-compass-last-walk", "", (t): t is string => t.length < 80);

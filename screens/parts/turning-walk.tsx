@@ -2,7 +2,9 @@
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText } from "@/core/truing/explain";
+import { useVoice } from "./kept-choice";
 import { send } from "./outbox";
+import { useSpoken } from "./speak";
 import { TurnArrow, Walk } from "./walk";
 
 interface TurningWalkProps {
@@ -13,14 +15,20 @@ interface TurningWalkProps {
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly turns: readonly number[];
+  /** Left for a while: was the next one turned already? */
+  readonly unsure?: boolean;
   readonly onTurned: (spoke: number, turns: number) => void;
+  /** A nipple that will not turn, or whose spoke slipped back; the rest is worked out again. */
+  readonly onStuck?: (spoke: number, how: "stuck" | "slipped") => Promise<string | null>;
   readonly onEnd: () => void;
 }
 
 const STEP = 1 / 16;
 
-/** The nipples to turn, in order from the valve, one at a time; what was really done is what counts. */
-export const TurningWalk = ({ job, roundId, walked, spokes, names, turns, onTurned, onEnd }: TurningWalkProps) => {
+/** The nipples to turn, in order from the valve, one at a time; what was really done is what counts. A new plan needs a
+ * new walk: give it the plan as its key. */
+export const TurningWalk = (props: TurningWalkProps) => {
+  const { job, roundId, walked, spokes, names, turns, onTurned, onStuck, onEnd } = props;
   const list = turns.flatMap((t, i) => (t === 0 ? [] : [i + 1]));
   const [at, setAt] = useState(() =>
     Math.max(
@@ -31,11 +39,37 @@ export const TurningWalk = ({ job, roundId, walked, spokes, names, turns, onTurn
   const [view, setView] = useState<"tyre" | "hub">("tyre");
   const [altered, setAltered] = useState<number | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const spoke = list[at];
+  const [asking, setAsking] = useState(props.unsure ?? false);
+  const [voice] = useVoice();
+  const left = list.filter((s) => !walked.includes(s)).length;
+  const spoke = list[Math.min(at, list.length - 1)] ?? 1;
   const placed = spokes[spoke - 1];
   const turn = altered ?? turns[spoke - 1];
+  useSpoken(
+    `${spoke}, ${names[placed.flange]}, ${turnsText(turn).replace("/", " over ")} ${turn > 0 ? "tighter" : "slacker"}`,
+    voice === "on" && list.length > 0,
+  );
+  if (list.length === 0 || (left === 0 && walked.length > 0))
+    return (
+      <Walk
+        job={job}
+        place="done"
+        spoke={0}
+        side={null}
+        sideName=""
+        instruction="nothing more to turn"
+        detail="de-stress: squeeze pairs all round, then read again"
+        next=""
+        doneLabel="leave"
+        onDone={onEnd}
+        onBack={onEnd}
+        onSkip={onEnd}
+        onLeave={onEnd}
+      />
+    );
   const move = (to: number) => {
     setAltered(null);
+    setAsking(false);
     if (to >= list.length) onEnd();
     else setAt(Math.max(0, to));
   };
@@ -45,8 +79,10 @@ export const TurningWalk = ({ job, roundId, walked, spokes, names, turns, onTurn
     onTurned(spoke, turn);
     move(at + 1);
   };
+  const stuck = async (how: "stuck" | "slipped") => setMessage((await onStuck?.(spoke, how)) ?? null);
   const clockwise = turn > 0 === (view === "tyre");
   const before = list[at - 1];
+  const key = "min-h-18 border border-ink text-2xl leading-tight";
   return (
     <Walk
       job={job}
@@ -55,46 +91,76 @@ export const TurningWalk = ({ job, roundId, walked, spokes, names, turns, onTurn
       side={placed.flange}
       sideName={names[placed.flange]}
       instruction={
-        <span className="flex items-center gap-6">
-          <TurnArrow clockwise={clockwise} />
-          <span className="font-mono">{turnsText(turn)}</span>
-          <span>{turn > 0 ? "tighter" : "slacker"}</span>
-        </span>
+        asking ? (
+          "turned already?"
+        ) : (
+          <span className="flex items-center gap-6">
+            <TurnArrow clockwise={clockwise} />
+            <span className="font-mono">{turnsText(turn)}</span>
+            <span>{turn > 0 ? "tighter" : turn < 0 ? "slacker" : "as it is"}</span>
+          </span>
+        )
       }
       detail={
         message ??
-        `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`
+        (asking
+          ? `you were called away before ${spoke}, ${turnsText(turn)} ${turn > 0 ? "tighter" : "slacker"}`
+          : `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`)
       }
       next={list[at + 1] ? `next ${list[at + 1]}, ${names[spokes[list[at + 1] - 1].flange]}` : "the last one"}
       drawing={
         <div className="flex h-full flex-col items-stretch justify-center gap-3">
-          <button
-            type="button"
-            onClick={() => setView(view === "tyre" ? "hub" : "tyre")}
-            className="min-h-18 border border-ink text-2xl"
-          >
-            seen from the {view === "tyre" ? "tyre side" : "hub"}: change
-          </button>
-          <div className="grid grid-cols-2 gap-3">
-            <button
-              type="button"
-              onClick={() => setAltered(turn - STEP)}
-              className="min-h-18 border border-ink text-2xl"
-            >
-              1/16 less
-            </button>
-            <button
-              type="button"
-              onClick={() => setAltered(turn + STEP)}
-              className="min-h-18 border border-ink text-2xl"
-            >
-              1/16 more
-            </button>
-          </div>
-          <p className="text-lg">Go a little past and come back: the spoke twists with its nipple.</p>
+          {asking ? (
+            <>
+              <button type="button" onClick={() => void done()} className={key}>
+                yes, it was
+              </button>
+              <button type="button" onClick={() => setAsking(false)} className={key}>
+                no, not yet
+              </button>
+              {onStuck && (
+                <button
+                  type="button"
+                  onClick={() => {
+                    void stuck("slipped");
+                    move(at + 1);
+                  }}
+                  className={key}
+                >
+                  not sure: leave it, read there again
+                </button>
+              )}
+            </>
+          ) : (
+            <>
+              <button type="button" onClick={() => setView(view === "tyre" ? "hub" : "tyre")} className={key}>
+                seen from the {view === "tyre" ? "tyre side" : "hub"}: change
+              </button>
+              <div className="grid grid-cols-2 gap-3">
+                <button type="button" onClick={() => setAltered(turn - STEP)} className={key}>
+                  1/16 less
+                </button>
+                <button type="button" onClick={() => setAltered(turn + STEP)} className={key}>
+                  1/16 more
+                </button>
+                {onStuck && (
+                  <>
+                    <button type="button" onClick={() => void stuck("stuck")} className={key}>
+                      won't turn
+                    </button>
+                    <button type="button" onClick={() => void stuck("slipped")} className={key}>
+                      slipped back
+                    </button>
+                  </>
+                )}
+              </div>
+              <p className="text-lg">Go a little past and come back: the spoke twists with its nipple.</p>
+            </>
+          )}
         </div>
       }
-      onDone={done}
+      doneLabel={asking ? "no: turn it now" : "done"}
+      onDone={asking ? () => setAsking(false) : () => void done()}
       onBack={() => move(at - 1)}
       onSkip={() => move(at + 1)}
       onLeave={onEnd}

@@ -23,6 +23,8 @@ interface UnrolledRimProps {
   readonly names: { readonly A: string; readonly B: string };
   readonly picked: number;
   readonly onPick: (spoke: number) => void;
+  /** A nipple dragged: so many turns more, + tighter. */
+  readonly onTurn?: (spoke: number, by: number) => void;
   /** Strings tall, traces low: where the tension is the matter. */
   readonly strings?: StringLevels;
 }
@@ -48,6 +50,8 @@ const LEFT = 58;
 const RIGHT = 16;
 /** Narrower than this a spoke, the rim is laid in two rows. */
 const LEAST_GAP = 28;
+/** Pixels of dragging for a sixteenth of a turn. */
+const DRAG_STEP = 8;
 const STEP_LEVELS = [0.5, 1, 2, 5];
 
 /** The smallest of the stated scales that holds every trace: mm either way. */
@@ -162,7 +166,7 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
         if (e.key === "ArrowLeft" || e.key === "ArrowDown") onPick(((picked + n - 2) % n) + 1);
       }}
     >
-      {[...Array(rows).keys()].map((row) => (
+      {(size.width > 200 && size.height > 100 ? [...Array(rows).keys()] : []).map((row) => (
         <Strip
           key={row}
           {...props}
@@ -219,7 +223,9 @@ const Strip = ({
   width,
   height,
   strings,
+  onTurn,
 }: StripProps) => {
+  const drag = useRef<{ spoke: number; y: number } | null>(null);
   const gap = (width - LEFT - RIGHT) / perRow;
   const x = (i: number) => LEFT + (i - from + 0.5) * gap;
   const here = spokes.slice(from, to);
@@ -254,8 +260,25 @@ const Strip = ({
       className="block"
       aria-hidden="true"
       onPointerDown={(e) => {
-        const at = e.clientX - e.currentTarget.getBoundingClientRect().left;
-        onPick(Math.min(to, Math.max(from + 1, from + Math.floor((at - LEFT) / gap) + 1)));
+        const edge = e.currentTarget.getBoundingClientRect();
+        const spoke = Math.min(to, Math.max(from + 1, from + Math.floor((e.clientX - edge.left - LEFT) / gap) + 1));
+        onPick(spoke);
+        if (onTurn && Math.abs(e.clientY - edge.top - area.strings.y) < 28) {
+          drag.current = { spoke, y: e.clientY };
+          e.currentTarget.setPointerCapture(e.pointerId);
+        }
+      }}
+      onPointerMove={(e) => {
+        const held = drag.current;
+        if (!held || !onTurn) return;
+        // Up tightens; a sixteenth for every eight pixels.
+        const steps = Math.trunc((held.y - e.clientY) / DRAG_STEP);
+        if (steps === 0) return;
+        held.y -= steps * DRAG_STEP;
+        onTurn(held.spoke, steps / 16);
+      }}
+      onPointerUp={() => {
+        drag.current = null;
       }}
     >
       <defs>

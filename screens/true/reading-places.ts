@@ -1,19 +1,20 @@
-import type { ReadingKind } from "./round-view";
+/** What is read in the walk with the dial. */
+export type WalkKind = "lateral" | "radial" | "tension" | "offset";
 
 /** One stop of the reading walk. */
 export interface Stop {
   readonly spoke: number;
-  readonly what: ReadingKind;
+  readonly what: WalkKind;
 }
 
 /**
- * Where to read: the offset once, then from the valve side to side and hop at one stop. Every fourth spoke while it is
- * rough, every second from 1 mm down, every one only when asked.
+ * Where to read: from the valve side to side and hop at one stop, the offset first where it is asked for. Every fourth
+ * spoke while it is rough, every second from 1 mm down, every one only when asked.
  *
  * @param every 1, 2 or 4
  */
-export const readingStops = (holes: number, every: number, tension: boolean): Stop[] => {
-  const stops: Stop[] = [{ spoke: 0, what: "offset" }];
+export const readingStops = (holes: number, every: number, tension: boolean, offset: boolean): Stop[] => {
+  const stops: Stop[] = offset ? [{ spoke: 0, what: "offset" }] : [];
   for (let s = 1; s <= holes; s += every) stops.push({ spoke: s, what: "lateral" }, { spoke: s, what: "radial" });
   if (tension) for (let s = 1; s <= holes; s++) stops.push({ spoke: s, what: "tension" });
   return stops;

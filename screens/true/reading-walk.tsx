@@ -3,8 +3,10 @@ import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
+import { useDial } from "../parts/kept-choice";
 import { send } from "../parts/outbox";
 import { Walk } from "../parts/walk";
+import { DIALS } from "./dials";
 import { readingStops, type Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
 
@@ -15,30 +17,52 @@ interface ReadingWalkProps {
   readonly names: { readonly A: string; readonly B: string };
   readonly every: number;
   readonly tension: boolean;
+  readonly offset: boolean;
+  readonly tyreOn: boolean;
+  /** Left for a while: the dial may stand otherwise, so a place read before is read again first. */
+  readonly again: boolean;
   readonly onRead: (stop: Stop, value: number) => void;
   readonly onEnd: () => void;
 }
 
-/** Dial divisions a millimetre: a usual dial shows hundredths. */
-const DIVISIONS = 100;
 /** mm; a step of more than this from the neighbour is asked about once. */
 const JUMP = 3;
+/** mm: the same place read again agrees within this. */
+const AGREES = 0.05;
+/** mm: two such differences, each of two readings, are the same one within this. */
+const STEADY = 0.12;
 
 const valueAt = (round: RoundView, stop: Stop): number | null =>
   stop.what === "offset" ? round.offset : round[stop.what][stop.spoke - 1];
 
 /** Reads the wheel from the valve, one figure at a stop; stored as it is taken, found again after a break. */
-export const ReadingWalk = ({ job, round, spokes, names, every, tension, onRead, onEnd }: ReadingWalkProps) => {
-  const stops = readingStops(spokes.length, every, tension);
-  const [at, setAt] = useState(() =>
-    Math.max(
-      0,
-      stops.findIndex((s) => valueAt(round, s) === null),
-    ),
-  );
+export const ReadingWalk = (props: ReadingWalkProps) => {
+  const { job, round, spokes, names, every, tension, tyreOn, onRead, onEnd } = props;
+  // Fixed while it is walked: the offset once taken must not drop out of the list under the reader's feet.
+  const [stops] = useState(() => readingStops(spokes.length, every, tension, props.offset));
+  const [at, setAt] = useState(() => {
+    const open = stops.findIndex((s) => valueAt(round, s) === null);
+    return Math.max(0, open);
+  });
+  const [dial, setDial] = useDial();
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
-  const stop = stops[at];
+  const [lastTyped, setLastTyped] = useState<{ typed: string; sign: 1 | -1 } | null>(null);
+  // Places to read again after a break, and by how much the dial stands otherwise since.
+  const [checks, setChecks] = useState<readonly Stop[]>(() => {
+    if (!props.again) return [];
+    const read = stops.filter((s) => (s.what === "lateral" || s.what === "radial") && valueAt(round, s) !== null);
+    return (["lateral", "radial"] as const).flatMap((what) =>
+      read
+        .filter((s) => s.what === what)
+        .slice(-2)
+        .reverse(),
+    );
+  });
+  const [found, setFound] = useState<Readonly<Record<string, readonly number[]>>>({});
+  const [shift, setShift] = useState<Readonly<Record<string, number>>>({});
+  const check = checks[0] ?? null;
+  const stop = check ?? stops[at];
   const spoke = spokes[stop.spoke - 1];
   const move = (to: number) => {
     setMessage(null);
@@ -46,21 +70,56 @@ export const ReadingWalk = ({ job, round, spokes, names, every, tension, onRead,
     if (to >= stops.length) onEnd();
     else setAt(Math.max(0, to));
   };
-  const inHundredths = stop.what === "lateral" || stop.what === "radial";
-  const take = async (typed: string, sign: 1 | -1) => {
+  const onDial = stop.what === "lateral" || stop.what === "radial";
+  const mmOf = (typed: string, sign: 1 | -1): { ok: true; value: number } | { ok: false; message: string } => {
     const read = readLength(typed === "" ? "same" : typed, "mm");
     if (!read.ok)
-      return setMessage(typed === "" ? "nothing typed; the dial's figure first, then the key" : read.message);
+      return {
+        ok: false,
+        message: typed === "" ? "nothing typed; the dial's figure first, then the key" : read.message,
+      };
+    // A bare figure is in the dial's own divisions; one with a unit says itself what it is.
     const plain =
-      inHundredths && read.unit === "mm"
-        ? read.value / DIVISIONS
-        : inHundredths || stop.what === "offset"
+      onDial && read.unit === "mm"
+        ? read.value * DIALS[dial].mm
+        : onDial || stop.what === "offset"
           ? read.mm
           : read.value;
-    const value = sign * plain;
+    return { ok: true, value: sign * plain };
+  };
+  const compare = (value: number) => {
+    const before = valueAt(round, stop) ?? 0;
+    const seen = [...(found[stop.what] ?? []), value - before];
+    setFound({ ...found, [stop.what]: seen });
+    const rest = checks.slice(1);
+    const size = Math.abs(seen[0]);
+    if (size <= AGREES) {
+      setMessage(`${stop.what === "lateral" ? "side to side" : "hop"} as before: go on`);
+      return setChecks(rest.filter((c) => c.what !== stop.what));
+    }
+    if (seen.length === 1 && rest.some((c) => c.what === stop.what)) {
+      setMessage(`${size.toFixed(2)} mm otherwise than before: one more place to be sure`);
+      return setChecks(rest);
+    }
+    if (seen.length > 1 && Math.abs(seen[1] - seen[0]) <= STEADY) {
+      const by = (seen[0] + seen[1]) / 2;
+      setShift({ ...shift, [stop.what]: by });
+      setMessage(
+        `the dial stands ${Math.abs(by).toFixed(2)} mm ${by > 0 ? "up" : "down"} since: the rest is taken as if it did not`,
+      );
+    } else setMessage("the two places differ by different amounts: something moved. Leave, and read the wheel again");
+    setChecks(rest.filter((c) => c.what !== stop.what));
+  };
+  const take = async (typedNow: string, signNow: 1 | -1, same: boolean) => {
+    const typed = same ? (lastTyped?.typed ?? "") : typedNow;
+    const sign = same ? (lastTyped?.sign ?? 1) : signNow;
+    const read = mmOf(typed, sign);
+    if (!read.ok) return setMessage(read.message);
+    if (check) return compare(read.value);
+    const value = read.value - (shift[stop.what] ?? 0);
     if (stop.what === "tension" && value < 0) return setMessage("a tension is never less than 0; 0 for a slack spoke");
     const before = at > 0 ? valueAt(round, { ...stops[at], spoke: Math.max(1, stop.spoke - every) }) : null;
-    const odd = inHundredths && before !== null && Math.abs(value - before) > JUMP;
+    const odd = onDial && before !== null && Math.abs(value - before) > JUMP;
     if (odd && doubted !== `${typed}${sign}`) {
       setDoubted(`${typed}${sign}`);
       setMessage(
@@ -73,44 +132,40 @@ export const ReadingWalk = ({ job, round, spokes, names, every, tension, onRead,
       what: stop.what,
       spoke: stop.spoke,
       value,
-      typed,
+      typed: typed.slice(0, 60),
       doubtful: odd,
     });
     if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    setLastTyped({ typed, sign });
     onRead(stop, value);
-    if (sent.ok) move(at + 1);
-    else {
-      move(at + 1);
-      setMessage(sent.message);
-    }
+    // On to the next place that is still open; one taken again does not mean all after it.
+    const open = stops.findIndex((s, i) => i > at && valueAt(round, s) === null);
+    move(open < 0 ? stops.length : open);
+    if (!sent.ok) setMessage(sent.message);
   };
+  const sides = [
+    { label: `to ${names.A}`, sign: 1 as const },
+    { label: `to ${names.B}`, sign: -1 as const },
+  ];
+  const same = lastTyped && onDial ? [{ label: "same", sign: 1 as const, again: true, quiet: true }] : [];
   const ask = {
     offset: {
       prompt: "offset, mm",
       how: "rim centre from where it should be; straight edge or flip gauge (half the gap)",
       unit: "mm",
-      keys: [
-        { label: `to ${names.A}`, sign: 1 as const },
-        { label: `to ${names.B}`, sign: -1 as const },
-      ],
+      keys: sides,
     },
     lateral: {
       prompt: "side to side",
-      how: "dial on the rim's side, over the spoke; in hundredths",
-      unit: "1/100",
-      keys: [
-        { label: `to ${names.A}`, sign: 1 as const },
-        { label: `to ${names.B}`, sign: -1 as const },
-      ],
+      how: `dial on the rim's side, over the spoke; ${DIALS[dial].words}`,
+      unit: DIALS[dial].label,
+      keys: [...same, ...sides],
     },
     radial: {
       prompt: "hop",
-      how: "dial on the bed, over the spoke; in hundredths",
-      unit: "1/100",
-      keys: [
-        { label: "high", sign: 1 as const },
-        { label: "low", sign: -1 as const },
-      ],
+      how: `dial on ${tyreOn ? "the rim's edge" : "the bed"}, over the spoke; ${DIALS[dial].words}`,
+      unit: DIALS[dial].label,
+      keys: [...same, { label: "high", sign: 1 as const }, { label: "low", sign: -1 as const }],
     },
     tension: {
       prompt: "tension, N",
@@ -121,44 +176,50 @@ export const ReadingWalk = ({ job, round, spokes, names, every, tension, onRead,
   }[stop.what];
   const taken = valueAt(round, stop);
   const following = stops[at + 1];
+  const order = Object.keys(DIALS) as (keyof typeof DIALS)[];
   return (
     <Walk
       job={job}
-      place={`${at + 1} of ${stops.length}`}
+      place={check ? "once more" : `${at + 1} of ${stops.length}`}
       spoke={stop.spoke}
       side={spoke?.flange ?? null}
       sideName={spoke ? names[spoke.flange] : ""}
-      instruction={ask.prompt}
+      instruction={check ? `${ask.prompt}, again` : ask.prompt}
       detail={
-        taken === null
-          ? stop.spoke > 0
-            ? `${stop.spoke} from the valve${stop.spoke > every ? `, ${every} on from ${stop.spoke - every}` : ""}`
-            : "before going round"
-          : `last taken ${taken.toFixed(2)}`
+        check
+          ? "this place was read before the break: where does the dial stand there now?"
+          : taken === null
+            ? stop.spoke > 0
+              ? `${stop.spoke} from the valve${stop.spoke > every ? `, ${every} on from ${stop.spoke - every}` : ""}`
+              : "before going round"
+            : `last taken ${taken.toFixed(2)}`
       }
       next={
-        following
-          ? following.spoke === stop.spoke
-            ? "next: hop, same place"
-            : `next ${following.spoke}`
-          : "the last one"
+        check
+          ? ""
+          : following
+            ? following.spoke === stop.spoke
+              ? "next: hop, same place"
+              : `next ${following.spoke}`
+            : "the last one"
       }
       entry={
         <EntryBar
-          key={at}
+          key={`${at}-${checks.length}`}
           prompt={ask.prompt}
           how={ask.how}
           kind="number"
           unit={ask.unit}
+          onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
           takeKeys={ask.keys}
           message={message}
-          onTake={take}
+          onTake={(typed, sign, again) => void take(typed, sign, again)}
           onBack={() => move(at - 1)}
         />
       }
       entryHint="the figure, then the side it stands to"
       onBack={() => move(at - 1)}
-      onSkip={() => move(at + 1)}
+      onSkip={() => (check ? setChecks(checks.slice(1)) : move(at + 1))}
       onLeave={onEnd}
     />
   );

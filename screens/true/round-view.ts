@@ -1,7 +1,5 @@
 import type { Advice } from "@/core/truing/advice";
 
-export type ReadingKind = "lateral" | "radial" | "tension" | "offset";
-
 /** A round as the screen needs it: newest reading of each place, turns really made. */
 export interface RoundView {
   readonly id: string;
@@ -13,5 +11,8 @@ export interface RoundView {
   readonly turns: readonly number[];
   /** Spokes whose turn was recorded, even as nil. */
   readonly walked: readonly number[];
+  readonly destressed: boolean;
+  /** When the last reading or turn was stored; null for none. */
+  readonly lastAt: string | null;
   readonly advice: Advice | null;
 }

@@ -1,19 +1,32 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { Taken } from "@/core/measurement/taken";
+import { elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Advice } from "@/core/truing/advice";
 import { turnsText, withSideNames } from "@/core/truing/explain";
+import type { School } from "@/core/truing/schools";
+import { settledBetween } from "@/core/truing/settled";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { Groups } from "../parts/groups";
+import { useLastWalk } from "../parts/kept-choice";
 import { Caution, Doubt, DoubtFlag, LedgerPanel } from "../parts/ledger-panel";
 import { send, sendWaiting } from "../parts/outbox";
 import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
+import { HowTrue } from "./how-true";
+import { LiveWalk } from "./live-walk";
+import { MisreadPanel } from "./misread-panel";
+import { OtherWays } from "./other-ways";
 import { usualEvery } from "./reading-places";
 import { ReadingWalk } from "./reading-walk";
 import type { RoundView } from "./round-view";
+import { RoundsList } from "./rounds-list";
+import { Sitting, sittingStands } from "./sitting";
 
 interface TrueProps {
   readonly jobId: string;
@@ -23,6 +36,15 @@ interface TrueProps {
   readonly wanted: { readonly A: number; readonly B: number };
   readonly tolerance: Tolerance;
   readonly toleranceName: string;
+  readonly school: School;
+  readonly wheel: Wheel;
+  readonly taken: Readonly<Record<string, Taken>>;
+  /** When each figure was last taken. */
+  readonly entryTimes: Readonly<Record<string, string>>;
+  readonly practice: boolean;
+  readonly tyreOn: boolean;
+  readonly stuck: readonly number[];
+  readonly slipped: readonly number[];
   readonly version: number;
   readonly rounds: readonly RoundView[];
   readonly assumed: number;
@@ -32,7 +54,13 @@ interface TrueProps {
   readonly readNow: boolean;
 }
 
-const NAMES = ["service", "shop", "show", "race"] as const;
+/** Minutes after which a wheel may have been touched: ten, or another job's walk in between. */
+const AWAY_MINUTES = 10;
+const TABS = [
+  { key: "rim", label: "The rim" },
+  { key: "how", label: "How true" },
+  { key: "rounds", label: "Rounds" },
+] as const;
 const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
 /** The unrolled rim: where the wheel is, what to turn, what it should become. */
@@ -40,7 +68,16 @@ export const True = (props: TrueProps) => {
   const { jobId, job, names, spokes, wanted, tolerance, toleranceName, version, assumed } = props;
   const router = useRouter();
   const [rounds, setRounds] = useState(props.rounds);
-  const [walk, setWalk] = useState<"read" | "turn" | null>(null);
+  const [walk, setWalk] = useState<"read" | "turn" | "live" | null>(null);
+  const [tab, setTab] = useState<(typeof TABS)[number]["key"]>("rim");
+  const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
+  const [then, setThen] = useState<"read" | "live" | "other">("read");
+  const [withOffset, setWithOffset] = useState(false);
+  const [comparedWith, setComparedWith] = useState<number | null>(null);
+  const [altered, setAltered] = useState<Readonly<Record<number, number>>>({});
+  const [dismissed, setDismissed] = useState(false);
+  const [lastWalk, setLastWalk] = useLastWalk();
+  const [away, setAway] = useState(false);
   const [every, setEvery] = useState<number | null>(null);
   const [tension, setTension] = useState(false);
   const [picked, setPicked] = useState(1);
@@ -65,7 +102,7 @@ export const True = (props: TrueProps) => {
     offset: null,
   };
   const round = rounds.at(-1) ?? null;
-  const before = rounds.at(-2) ?? null;
+  const before = (comparedWith === null ? rounds.at(-2) : rounds.find((r) => r.number === comparedWith)) ?? null;
   const advice = round?.advice ?? null;
   const read = round ? round.lateral.filter((v) => v !== null).length : 0;
   const lastTir =
@@ -73,8 +110,51 @@ export const True = (props: TrueProps) => {
       ? Math.max(totalReading(before.lateral), totalReading(before.radial))
       : null;
   const steps = every ?? usualEvery(lastTir);
-  const toTurn = advice ? advice.turns.filter((t) => t !== 0).length : 0;
+  const plan = advice ? advice.turns.map((t, i) => altered[i] ?? t) : [];
+  const toTurn = plan.filter((t) => t !== 0).length;
   const turned = round ? round.walked.length : 0;
+  const geometry = useMemo(() => wheelGeometry(props.wheel), [props.wheel]);
+  // What a nipple does, from what was learnt: a turn dragged here is answered in the same frame.
+  const elastic = useMemo(() => {
+    if (!advice) return null;
+    try {
+      return elasticWheel(geometry, advice.learnt.stiffness, advice.forecast.tension);
+    } catch (error) {
+      if (error instanceof RimBuckles) return null;
+      throw error;
+    }
+  }, [advice, geometry]);
+  const forecast = useMemo(() => {
+    if (!advice || !elastic) return null;
+    const per = props.wheel.spoke.threadPitch * advice.learnt.grip;
+    const lines = {
+      lateral: [...advice.forecast.lateral],
+      radial: [...advice.forecast.radial],
+      tension: [...advice.forecast.tension],
+    };
+    for (const [at, turns] of Object.entries(altered)) {
+      const j = Number(at);
+      const by = (turns - advice.turns[j]) * per;
+      for (let i = 0; i < n; i++) {
+        lines.lateral[i] += elastic.influences.lateral[i * n + j] * by;
+        lines.radial[i] += elastic.influences.radial[i * n + j] * by;
+        lines.tension[i] = Math.max(0, lines.tension[i] + elastic.influences.tension[i * n + j] * by);
+      }
+    }
+    return lines;
+  }, [advice, elastic, altered, n, props.wheel]);
+  const alter = (spoke: number, by: number) => {
+    if (!advice || round?.walked.includes(spoke)) return;
+    const now = altered[spoke - 1] ?? advice.turns[spoke - 1];
+    const to = Math.max(-2, Math.min(2, Math.round((now + by) * 16) / 16));
+    setAltered({ ...altered, [spoke - 1]: to });
+  };
+  // Read again with nothing turned since: did it hold?
+  const earlier = rounds.at(-2) ?? null;
+  const settled =
+    round && earlier?.turns.every((t) => t === 0) && read >= 4
+      ? (["lateral", "radial"] as const).map((what) => settledBetween(earlier[what], round[what]))
+      : null;
 
   const change = (make: (r: RoundView) => RoundView) =>
     setRounds((list) => list.map((r, i) => (i === list.length - 1 ? make(r) : r)));
@@ -93,6 +173,8 @@ export const True = (props: TrueProps) => {
         ...empty,
         turns: new Array<number>(n).fill(0),
         walked: [],
+        destressed: false,
+        lastAt: null,
         advice: null,
       },
     ]);
@@ -101,6 +183,8 @@ export const True = (props: TrueProps) => {
   const ask = async () => {
     if (!round) return;
     setWalk(null);
+    setAltered({});
+    setDismissed(false);
     const sent = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
     if (sent.ok) {
       setMessage(null);
@@ -108,13 +192,66 @@ export const True = (props: TrueProps) => {
     } else setMessage(sent.message);
     router.refresh();
   };
-  const readWheel = async () => {
+  /** Called away: more than ten minutes, or another wheel was walked in between. */
+  const wasAway = (since: string | null): boolean =>
+    lastWalk !== "" && lastWalk !== jobId
+      ? since !== null
+      : since !== null && Date.now() - Date.parse(since) > AWAY_MINUTES * 60_000;
+  const begin = async (how: "read" | "live" | "other") => {
+    setThen(how);
+    if (!props.readNow && !sittingStands(props.taken, props.entryTimes) && rounds.length === 0)
+      return setAsking("sitting");
+    if (!sittingStands(props.taken, props.entryTimes) && wasAway(round?.lastAt ?? null)) return setAsking("sitting");
+    await go(how);
+  };
+  const go = async (how: "read" | "live" | "other") => {
+    setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
     if (round && turned > 0) await send(`/api/rounds/${round.id}/destress`, {});
-    if (!round || turned > 0 || (advice && toTurn === 0 && read > 0)) {
+    const partly = round !== null && turned === 0 && !(advice && toTurn === 0 && read > 0);
+    const again = partly && read > 0 && wasAway(round?.lastAt ?? null);
+    if (!round || !partly) {
       if (!(await openRound())) return;
     }
-    setWalk("read");
+    setAway(again);
+    setLastWalk(jobId);
+    if (how === "other") setAsking("other");
+    else setWalk(how);
+  };
+  const readWheel = () => begin("read");
+  const takeMany = async (
+    list: readonly { what: "lateral" | "radial"; spoke: number; value: number; typed: string }[],
+  ): Promise<string | null> => {
+    const now = rounds.at(-1);
+    if (!now || list.length === 0) return "nothing was read";
+    const sent = await send(
+      `/api/rounds/${now.id}/readings/many`,
+      list.map((r) => ({ id: crypto.randomUUID(), doubtful: false, ...r })),
+    );
+    if (!sent.ok) return sent.message;
+    change((r) => {
+      const lines = { lateral: [...r.lateral], radial: [...r.radial] };
+      for (const x of list) lines[x.what][x.spoke - 1] = x.value;
+      return { ...r, ...lines };
+    });
+    return null;
+  };
+  const beginTurning = () => {
+    setAway(wasAway(round?.lastAt ?? null) && turned > 0);
+    setLastWalk(jobId);
+    setWalk("turn");
+  };
+  const takeBack = async () => {
+    if (!round) return;
+    const sent = await send<{ back: { spoke: number; turns: number }[] }>(`/api/rounds/${round.id}/take-back`, {});
+    if (!sent.ok) return setMessage(sent.message);
+    change((r) => ({ ...r, turns: r.turns.map(() => 0), walked: [], advice: null }));
+    setMessage(
+      sent.value.back.length === 0
+        ? "Nothing was turned in this round."
+        : `Turn back: ${sent.value.back.map((t) => `${t.spoke} ${turnsText(t.turns)} ${t.turns > 0 ? "on" : "off"}`).join(", ")}. The record has them turned back.`,
+    );
+    router.refresh();
   };
   const setTolerance = async (name: string) => {
     const sent = await send(`/api/jobs/${jobId}`, { version, change: { tolerance: name } }, "PATCH");
@@ -132,6 +269,9 @@ export const True = (props: TrueProps) => {
         names={names}
         every={steps}
         tension={tension}
+        offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
+        tyreOn={props.tyreOn}
+        again={away}
         onRead={(stop, value) =>
           change((r) => {
             if (stop.what === "offset") return { ...r, offset: value };
@@ -143,15 +283,54 @@ export const True = (props: TrueProps) => {
         onEnd={ask}
       />
     );
+  if (walk === "live")
+    return (
+      <LiveWalk
+        jobId={jobId}
+        job={job}
+        holes={n}
+        practice={props.practice}
+        band={tolerance}
+        onTake={async (lines) => {
+          const wrong = await takeMany(
+            (["lateral", "radial"] as const).flatMap((what) =>
+              lines[what].flatMap((value, i) =>
+                value === null ? [] : [{ what, spoke: i + 1, value, typed: "from the trace" }],
+              ),
+            ),
+          );
+          if (!wrong) await ask();
+          return wrong;
+        }}
+        onEnd={ask}
+      />
+    );
   if (walk === "turn" && round && advice)
     return (
       <TurningWalk
+        key={plan.join(" ")}
         job={job}
         roundId={round.id}
         walked={round.walked}
         spokes={spokes}
         names={names}
-        turns={advice.turns}
+        turns={plan}
+        unsure={away}
+        onStuck={async (spoke, how) => {
+          const sent = await send(`/api/jobs/${jobId}/measurements`, {
+            id: crypto.randomUUID(),
+            name: "nipple.stuck",
+            place: spoke,
+            typed: how,
+          });
+          if (!sent.ok) return sent.message;
+          const worked = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
+          if (!worked.ok) return worked.message;
+          change((r) => ({ ...r, advice: worked.value }));
+          return how === "stuck"
+            ? `${spoke} is held as it is; the rest was worked out again`
+            : `${spoke} counts as unknown: read it again`;
+        }}
         onTurned={(spoke, turns) =>
           change((r) => {
             const list = [...r.turns];
@@ -166,6 +345,7 @@ export const True = (props: TrueProps) => {
       />
     );
 
+  const misread = (!dismissed && advice?.misread) || [];
   const verdictWords: Record<string, string> = {
     turn: "Turn",
     destress: "De-stress, read again",
@@ -179,208 +359,327 @@ export const True = (props: TrueProps) => {
   const masked =
     advice?.reasons.filter((r) => r.code === "seam" || r.code === "outlier").flatMap((r) => r.spokes) ?? [];
   return (
-    <div className="flex min-h-0 flex-1 portrait:flex-col">
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-        <div className="flex min-h-16 shrink-0 items-center gap-6 border-b border-grid px-4 text-xl">
-          {round && read > 0 ? (
-            <>
-              <span>
-                round <b className="font-mono">{round.number}</b>
-              </span>
-              <span>
-                side to side{" "}
-                <b className="font-mono" data-testid="tir-lateral">
-                  {mm(totalReading(round.lateral))}
-                </b>
-              </span>
-              <span>
-                hop{" "}
-                <b className="font-mono" data-testid="tir-radial">
-                  {mm(totalReading(round.radial))}
-                </b>
-              </span>
-              <span>
-                offset <b className="font-mono">{mm(round.offset)}</b>
-              </span>
-              {advice && (
-                <span className="font-bold" data-testid="verdict">
-                  {verdictWords[advice.verdict]}
-                </span>
-              )}
-              {advice && toTurn > 0 && (
+    <>
+      <Groups groups={TABS} current={tab} pages onChange={setTab} />
+      {tab === "how" && (
+        <HowTrue
+          jobId={jobId}
+          roundId={round && read > 0 ? round.id : null}
+          tolerance={tolerance}
+          toleranceName={toleranceName}
+          school={props.school}
+          cost={advice?.school?.costs ?? null}
+          tight={props.taken["true.tight"]?.typed ?? null}
+          anyTension={round?.tension.some((t) => t !== null) ?? false}
+          onTolerance={setTolerance}
+          onChanged={async () => {
+            await ask();
+            router.refresh();
+          }}
+        />
+      )}
+      {tab === "rounds" && (
+        <RoundsList
+          rounds={rounds}
+          names={names}
+          settled={settled}
+          comparedWith={before?.number ?? null}
+          onCompare={(number) => {
+            setComparedWith(number);
+            setTab("rim");
+          }}
+          onTakeBack={() => void takeBack()}
+          stuck={props.stuck}
+          slipped={props.slipped}
+          message={message}
+        />
+      )}
+      <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          <div className="flex min-h-16 shrink-0 items-center gap-6 border-b border-grid px-4 text-xl">
+            {round && read > 0 ? (
+              <>
                 <span>
-                  should become <b className="font-mono">{mm(advice.forecast.lateralTir)}</b> and{" "}
-                  <b className="font-mono">{mm(advice.forecast.radialTir)}</b>
+                  round <b className="font-mono">{round.number}</b>
                 </span>
-              )}
-            </>
-          ) : (
-            <span>Set the dial to the rim's side over the first spoke after the valve, then read the wheel.</span>
-          )}
-          {assumed > 0 && (
-            <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
-              <DoubtFlag /> {assumed} figures assumed
-            </span>
-          )}
-        </div>
-        <div className="min-h-0 flex-1">
-          <UnrolledRim
-            spokes={spokes}
-            now={round ?? empty}
-            before={before}
-            forecast={
-              advice && toTurn > 0
-                ? { lateral: advice.forecast.lateral, radial: advice.forecast.radial, tension: advice.forecast.tension }
-                : null
-            }
-            turns={advice?.turns}
-            masked={masked}
-            band={tolerance}
-            wantedTension={wanted}
-            names={names}
-            picked={picked}
-            onPick={setPicked}
-          />
-        </div>
-        {reason && (
-          <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
-            {withSideNames(reason.text, names)}
-          </p>
-        )}
-        <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
-          <button
-            type="button"
-            aria-label="previous spoke"
-            onClick={() => setPicked(((picked + n - 2) % n) + 1)}
-            className="w-18 border-r border-rule text-3xl"
-          >
-            ‹
-          </button>
-          <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
-            <b className="font-mono">{picked}</b>
-            <span>
-              {names[spokes[p].flange]}
-              <span className="portrait:hidden">, {spokes[p].lean}</span>
-            </span>
-            <span>
-              side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b>
-            </span>
-            <span>
-              hop <b className="font-mono">{mm(round?.radial[p] ?? null)}</b>
-            </span>
-            {anyTension && (
-              <span>
-                <b className="font-mono">{round?.tension[p] === null ? "–" : Math.round(round?.tension[p] ?? 0)}</b> N
+                <span>
+                  side to side{" "}
+                  <b className="font-mono" data-testid="tir-lateral">
+                    {mm(totalReading(round.lateral))}
+                  </b>
+                </span>
+                <span>
+                  hop{" "}
+                  <b className="font-mono" data-testid="tir-radial">
+                    {mm(totalReading(round.radial))}
+                  </b>
+                </span>
+                <span>
+                  offset <b className="font-mono">{mm(round.offset)}</b>
+                </span>
+                {advice && (
+                  <span className="font-bold" data-testid="verdict">
+                    {verdictWords[advice.verdict]}
+                  </span>
+                )}
+                {advice && toTurn > 0 && (
+                  <span>
+                    should become{" "}
+                    <b className="font-mono" data-testid="becomes">
+                      {mm(forecast ? totalReading(forecast.lateral) : advice.forecast.lateralTir)}
+                    </b>{" "}
+                    and{" "}
+                    <b className="font-mono">
+                      {mm(forecast ? totalReading(forecast.radial) : advice.forecast.radialTir)}
+                    </b>
+                  </span>
+                )}
+              </>
+            ) : (
+              <span>Set the dial to the rim's side over the first spoke after the valve, then read the wheel.</span>
+            )}
+            {assumed > 0 && (
+              <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
+                <DoubtFlag /> {assumed} figures assumed
               </span>
             )}
-            {advice && advice.turns[p] !== 0 && (
-              <b>
-                {turnsText(advice.turns[p])} {advice.turns[p] > 0 ? "tighter" : "slacker"}
-              </b>
-            )}
-          </p>
-          <button
-            type="button"
-            aria-label="next spoke"
-            onClick={() => setPicked((picked % n) + 1)}
-            className="w-18 border-l border-rule text-3xl"
-          >
-            ›
-          </button>
-        </div>
-        {message && (
-          <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
-            {message}
-          </p>
-        )}
-        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
-          <button
-            type="button"
-            onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)}
-            className="w-56 border-r border-rule"
-          >
-            read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}
-          </button>
-          <button
-            type="button"
-            aria-pressed={tension}
-            onClick={() => setTension(!tension)}
-            className="w-40 border-r border-rule"
-          >
-            {tension ? "and tension" : "no tension"}
-          </button>
-          <button
-            type="button"
-            onClick={readWheel}
-            className={`flex-1 text-2xl outline-offset-[-8px] ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
-          >
-            {turned > 0
-              ? "de-stressed: read the next round"
-              : read > 0 && !advice
-                ? "go on reading"
-                : read > 0
-                  ? "read again"
-                  : "read the wheel"}
-          </button>
-          {toTurn > 0 && turned < toTurn && (
-            <button
-              type="button"
-              onClick={() => setWalk("turn")}
-              className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]"
-            >
-              turn {toTurn - turned} nipples
-            </button>
+          </div>
+          <div className="min-h-0 flex-1">
+            <UnrolledRim
+              spokes={spokes}
+              now={round ?? empty}
+              before={before}
+              forecast={toTurn > 0 ? forecast : null}
+              turns={plan}
+              onTurn={advice ? alter : undefined}
+              masked={masked}
+              band={tolerance}
+              wantedTension={wanted}
+              names={names}
+              picked={picked}
+              onPick={setPicked}
+            />
+          </div>
+          {misread.length > 0 && (
+            <MisreadPanel
+              misread={misread}
+              onMend={async (m) => {
+                const wrong = await takeMany(
+                  m.mended.flatMap((value, i) =>
+                    value === null || value === round?.[m.what][i]
+                      ? []
+                      : [{ what: m.what, spoke: i + 1, value, typed: `mended: ${m.code}` }],
+                  ),
+                );
+                if (wrong) setMessage(wrong);
+                else await ask();
+              }}
+              onKeep={() => setDismissed(true)}
+            />
           )}
-        </div>
-      </div>
-      <LedgerPanel startFolded>
-        {advice?.reasons.map((r, i) => (
-          <button
-            key={i}
-            type="button"
-            onClick={() => r.spokes[0] && setPicked(r.spokes[0])}
-            className="mb-2 block w-full text-left"
-          >
-            {r.code === "turn" && <b className="font-mono">{r.spokes.map((s) => s).join(" ")} </b>}
-            {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
-              <Doubt>{withSideNames(r.text, names)}</Doubt>
-            ) : (
-              withSideNames(r.text, names)
-            )}
-          </button>
-        ))}
-        {!advice && (
-          <p className="mb-3">
-            Before reading: axle clamped, no play felt, three turns of the wheel that repeat. Over 0.05 mm of play a
-            reading is worth nothing.
-          </p>
-        )}
-        {assumed > 0 && (
-          <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
-        )}
-        {props.plate && <Doubt>{withSideNames(props.plate, names)}</Doubt>}
-        <p className="mt-2 mb-1 font-bold">How true</p>
-        <div className="grid grid-cols-2">
-          {NAMES.map((t) => (
+          {settled && advice && (
+            <p className="shrink-0 border-t border-grid px-4 py-1 text-lg font-bold" data-testid="settled">
+              {settled.every((x) => x.holds)
+                ? `Settled: nothing moved more than ${Math.max(...settled.map((x) => x.moved)).toFixed(2)} mm since it was de-stressed.`
+                : `Not stable yet: it moved ${Math.max(...settled.map((x) => x.moved)).toFixed(2)} mm at ${settled.reduce((a, x) => (x.moved > a.moved ? x : a)).at}. De-stress, read again.`}
+            </p>
+          )}
+          {reason && misread.length === 0 && (
+            <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
+              {withSideNames(reason.text, names)}
+            </p>
+          )}
+          <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
             <button
-              key={t}
               type="button"
-              aria-pressed={t === toleranceName}
-              onClick={() => setTolerance(t)}
-              className={`min-h-12 border border-rule ${t === toleranceName ? "bg-ink text-paper" : ""}`}
+              aria-label="previous spoke"
+              onClick={() => setPicked(((picked + n - 2) % n) + 1)}
+              className="w-18 border-r border-rule text-3xl"
             >
-              {t}
+              ‹
+            </button>
+            <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
+              <b className="font-mono">{picked}</b>
+              <span>
+                {names[spokes[p].flange]}
+                <span className="portrait:hidden">, {spokes[p].lean}</span>
+              </span>
+              <span>
+                side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b>
+              </span>
+              <span>
+                hop <b className="font-mono">{mm(round?.radial[p] ?? null)}</b>
+              </span>
+              {anyTension && (
+                <span>
+                  <b className="font-mono">{round?.tension[p] === null ? "–" : Math.round(round?.tension[p] ?? 0)}</b> N
+                </span>
+              )}
+              {advice && plan[p] !== 0 && (
+                <b data-testid="picked-turn">
+                  {turnsText(plan[p])} {plan[p] > 0 ? "tighter" : "slacker"}
+                </b>
+              )}
+              {props.stuck.includes(picked) && <span className="text-xl">won't turn</span>}
+            </p>
+            {advice && (
+              <>
+                <button
+                  type="button"
+                  aria-label="1/16 slacker"
+                  onClick={() => alter(picked, -1 / 16)}
+                  className="w-18 border-l border-rule text-3xl"
+                >
+                  −
+                </button>
+                <button
+                  type="button"
+                  aria-label="1/16 tighter"
+                  onClick={() => alter(picked, 1 / 16)}
+                  className="w-18 border-l border-rule text-3xl"
+                >
+                  +
+                </button>
+              </>
+            )}
+            <button
+              type="button"
+              aria-label="next spoke"
+              onClick={() => setPicked((picked % n) + 1)}
+              className="w-18 border-l border-rule text-3xl"
+            >
+              ›
+            </button>
+          </div>
+          {message && (
+            <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
+              {message}
+            </p>
+          )}
+          <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
+            <button
+              type="button"
+              onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)}
+              className="w-40 border-r border-rule text-lg leading-tight"
+            >
+              read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}
+            </button>
+            <button
+              type="button"
+              aria-pressed={tension}
+              onClick={() => setTension(!tension)}
+              className="w-24 border-r border-rule text-base leading-tight"
+            >
+              {tension ? "and tension" : "no tension"}
+            </button>
+            <button
+              type="button"
+              aria-pressed={withOffset}
+              onClick={() => setWithOffset(!withOffset)}
+              className="w-24 border-r border-rule text-base leading-tight"
+            >
+              {withOffset ? "and offset" : "no offset"}
+            </button>
+            <button
+              type="button"
+              onClick={() => void begin("other")}
+              className="w-28 border-r border-rule text-lg leading-tight"
+            >
+              other ways
+            </button>
+            <button
+              type="button"
+              onClick={() => void begin("live")}
+              className="w-28 border-r border-rule text-lg leading-tight"
+            >
+              the stand
+            </button>
+            <button
+              type="button"
+              onClick={readWheel}
+              className={`flex-1 text-2xl outline-offset-[-8px] ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
+            >
+              {turned > 0
+                ? "de-stressed: read the next round"
+                : read > 0 && !advice
+                  ? "go on reading"
+                  : read > 0
+                    ? "read again"
+                    : "read the wheel"}
+            </button>
+            {toTurn > 0 && turned < toTurn && (
+              <button
+                type="button"
+                onClick={beginTurning}
+                className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]"
+              >
+                turn {toTurn - turned} nipples
+              </button>
+            )}
+          </div>
+        </div>
+        <LedgerPanel startFolded>
+          {advice?.reasons.map((r, i) => (
+            <button
+              key={i}
+              type="button"
+              onClick={() => r.spokes[0] && setPicked(r.spokes[0])}
+              className="mb-2 block w-full text-left"
+            >
+              {r.code === "turn" && <b className="font-mono">{r.spokes.map((s) => s).join(" ")} </b>}
+              {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
+                <Doubt>{withSideNames(r.text, names)}</Doubt>
+              ) : (
+                withSideNames(r.text, names)
+              )}
             </button>
           ))}
-        </div>
-        <p className="mt-1">
-          {tolerance.lateral} side to side, {tolerance.radial} hop, {tolerance.offset} offset, within{" "}
-          {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.
-        </p>
-        <Caution>{CAUTIONS.eyes}</Caution>
-        <Caution>{CAUTIONS.tyre}</Caution>
-        <Caution>{CAUTIONS.scrap}</Caution>
-      </LedgerPanel>
-    </div>
+          {!advice && (
+            <p className="mb-3">
+              Before reading: axle clamped, no play felt, three turns of the wheel that repeat. Over 0.05 mm of play a
+              reading is worth nothing.
+            </p>
+          )}
+          {assumed > 0 && (
+            <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
+          )}
+          {props.plate && <Doubt>{withSideNames(props.plate, names)}</Doubt>}
+          <p className="mt-2">
+            {toleranceName}: {tolerance.lateral} side to side, {tolerance.radial} hop, {tolerance.offset} offset, within{" "}
+            {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.
+          </p>
+          <Caution>{CAUTIONS.eyes}</Caution>
+          <Caution>{CAUTIONS.tyre}</Caution>
+          <Caution>{CAUTIONS.scrap}</Caution>
+        </LedgerPanel>
+      </div>
+      {asking === "sitting" && (
+        <Sitting
+          jobId={jobId}
+          onDone={(answers) => {
+            router.refresh();
+            if (answers["true.play"] === "felt") {
+              setAsking(null);
+              setMessage("With play in the bearings a reading is worth nothing: bearings first, then the dial.");
+            } else void go(then);
+          }}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === "other" && (
+        <OtherWays
+          holes={n}
+          names={names}
+          onRead={async (what, places, typed) => {
+            const wrong = await takeMany(places.map((place) => ({ what, ...place, typed: typed.slice(0, 60) })));
+            return wrong;
+          }}
+          onClose={() => {
+            setAsking(null);
+            void ask();
+          }}
+        />
+      )}
+    </>
   );
 };

@@ -20,7 +20,7 @@ const schema = z.object({
       waitingSince: day,
       sideA: words(40).min(1, { error: "a side needs a name" }),
       sideB: words(40).min(1, { error: "a side needs a name" }),
-      tolerance: z.enum(["service", "shop", "show", "race"]),
+      tolerance: z.enum(["service", "shop", "show", "race", "own"]),
     })
     .partial(),
 });

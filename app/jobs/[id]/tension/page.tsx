@@ -1,5 +1,4 @@
 import { presets } from "@/core/figures/presets";
-import { TOLERANCES } from "@/core/runout/tolerance";
 import { DUTY_PRESETS, dutyOf } from "@/core/tension/duty";
 import { IN_NIPPLE } from "@/core/tension/sounding";
 import { STAGINGS, type Staging } from "@/core/tension/staging";
@@ -7,6 +6,7 @@ import { figuresOf } from "@/core/wheel/build";
 import { MeasureFirst } from "@/screens/parts/measure-first";
 import { StageFrame } from "@/screens/parts/stage-frame";
 import { Tension } from "@/screens/tension/tension";
+import { toleranceOf } from "@/store/bench-way";
 import { listGaugeTables } from "@/store/gauge-tables";
 import { hasPracticeWheel } from "@/store/practice-wheels";
 import { turnsMade } from "@/store/rounds";
@@ -51,7 +51,7 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
           };
         })}
         tables={tables}
-        tolerance={TOLERANCES[job.tolerance]}
+        tolerance={toleranceOf(job.tolerance, taken)}
         practice={practice}
         duty={dutyOf(figures).duty}
         staging={staging in STAGINGS ? (staging as Staging) : "50-80-90-100"}

@@ -1,8 +1,9 @@
-import { TOLERANCES } from "@/core/runout/tolerance";
 import { sideTensions } from "@/core/tension/balance";
 import { MeasureFirst } from "@/screens/parts/measure-first";
 import { StageFrame } from "@/screens/parts/stage-frame";
 import { True } from "@/screens/true/true";
+import { benchWay, toleranceOf } from "@/store/bench-way";
+import { hasPracticeWheel } from "@/store/practice-wheels";
 import { turnsMade } from "@/store/rounds";
 import { pageRecord } from "../record";
 
@@ -31,10 +32,17 @@ const Page = async ({ params, searchParams }: PageProps) => {
       tension: tension ?? [],
       offset: offset ?? null,
       turns: turnsMade(r, holes),
-      walked: r.turns.map((t) => t.spoke),
+      walked: r.takenBack ? [] : r.turns.map((t) => t.spoke),
+      destressed: r.destressed,
+      lastAt: [...r.readings.map((x) => x.at ?? ""), ...r.turns.map((t) => t.at ?? "")].sort().at(-1) || null,
       advice: r.advice,
     };
   });
+  // Rounds that only brought the wheel up were not read here, and are none of this place's.
+  const shown = rounds.filter(
+    (r, i) => record.rounds[i].kind === "true" || r.lateral.some((v) => v !== null) || i === rounds.length - 1,
+  );
+  const way = benchWay(holes, job.tolerance, record.taken, new Array<number>(holes).fill(0));
   return (
     <StageFrame {...frame} current="true">
       <True
@@ -43,10 +51,18 @@ const Page = async ({ params, searchParams }: PageProps) => {
         names={names}
         spokes={spokes}
         wanted={sideTensions(wheel, spokes)}
-        tolerance={TOLERANCES[job.tolerance]}
+        tolerance={toleranceOf(job.tolerance, record.taken)}
         toleranceName={job.tolerance}
         version={job.version}
-        rounds={rounds}
+        rounds={shown}
+        school={way.school}
+        wheel={wheel}
+        taken={record.taken}
+        entryTimes={Object.fromEntries(record.measurements.map((m) => [m.name, m.at ?? ""]))}
+        practice={await hasPracticeWheel(job.id)}
+        tyreOn={way.tyreOn}
+        stuck={way.stuck}
+        slipped={way.slipped}
         assumed={(settled?.assumed ?? build.assumed).length}
         plate={build.plate?.verdict === "true" ? null : (build.plate?.text ?? null)}
         readNow={(await searchParams).read === "now" && rounds.length === 0}

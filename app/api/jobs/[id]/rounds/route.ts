@@ -1,6 +1,8 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
-import { openRound } from "@/store/rounds";
+import { BadInput } from "@/core/wheel/bad-input";
+import { jobRecord } from "@/store/job-record";
+import { openRound, turnsMade } from "@/store/rounds";
 
 const schema = z.object({
   id: idSchema,
@@ -15,4 +17,22 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   answer(async () => {
     const { id, kind, plan } = await readBody(request, schema);
     await openRound((await params).id, id, kind, plan);
+  });
+
+/** Every round as it counts: newest reading of each place, turns really made. */
+export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const record = await jobRecord((await params).id);
+    if (!record) throw new BadInput("job", "there is no such job");
+    const holes = record.wheel?.rim.holes ?? 0;
+    return {
+      rounds: record.rounds.map((r) => ({
+        id: r.id,
+        number: r.number,
+        kind: r.kind,
+        destressed: r.destressed,
+        ...record.read.readings(r),
+        turns: turnsMade(r, holes),
+      })),
+    };
   });

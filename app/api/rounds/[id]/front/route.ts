@@ -1,0 +1,13 @@
+import { answer } from "@/app/api/answer";
+import { BadInput } from "@/core/wheel/bad-input";
+import { frontOfRound } from "@/store/advise-round";
+import { jobOfRound } from "@/store/rounds";
+
+/** How true the wheel could be for each unevenness allowed. */
+export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { id } = await params;
+    const job = await jobOfRound(id);
+    if (!job) throw new BadInput("round", "there is no such round");
+    return frontOfRound(job, id);
+  });

@@ -1,0 +1,31 @@
+"use client";
+import type { Misread } from "@/core/truing/misread";
+import { DoubtFlag } from "../parts/ledger-panel";
+
+/** A slip at the dial, named, with the way to mend it without reading all again. */
+export const MisreadPanel = ({
+  misread,
+  onMend,
+  onKeep,
+}: {
+  misread: readonly Misread[];
+  onMend: (m: Misread) => void;
+  onKeep: () => void;
+}) => (
+  <section aria-label="looks wrong" className="shrink-0 border-t-2 border-ink">
+    {misread.map((m) => (
+      <div key={`${m.what}${m.code}`} className="flex items-stretch border-b border-grid">
+        <p className="flex flex-1 items-center gap-3 px-4 py-1 text-lg leading-snug">
+          <DoubtFlag />
+          <span>Looks wrong? {m.text}.</span>
+        </p>
+        <button type="button" onClick={() => onMend(m)} className="min-h-14 w-40 bg-ink text-lg text-paper">
+          {m.code === "wild" ? "leave it out" : "take it so"}
+        </button>
+        <button type="button" onClick={onKeep} className="min-h-14 w-32 border-l border-rule text-lg">
+          as read
+        </button>
+      </div>
+    ))}
+  </section>
+);

@@ -1,0 +1,110 @@
+"use client";
+import { totalReading } from "@/core/runout/runout";
+import { turnsText } from "@/core/truing/explain";
+import type { Settled } from "@/core/truing/settled";
+import type { RoundView } from "./round-view";
+
+interface RoundsListProps {
+  readonly rounds: readonly RoundView[];
+  readonly names: { readonly A: string; readonly B: string };
+  readonly settled: readonly Settled[] | null;
+  readonly comparedWith: number | null;
+  readonly onCompare: (number: number) => void;
+  readonly onTakeBack: () => void;
+  readonly stuck: readonly number[];
+  readonly slipped: readonly number[];
+  readonly message: string | null;
+}
+
+const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
+
+/** Every round: what was read, what was turned, what it should have become, and what it became. */
+export const RoundsList = (props: RoundsListProps) => {
+  const { rounds, comparedWith, onCompare, stuck, slipped } = props;
+  const tir = (r: RoundView, what: "lateral" | "radial") =>
+    r[what].filter((v) => v !== null).length < 2 ? null : totalReading(r[what]);
+  const last = rounds.at(-1);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <div className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
+        {rounds.length === 0 && <p>No round yet: read the wheel.</p>}
+        {rounds.length > 0 && (
+          <table className="w-full">
+            <thead>
+              <tr className="border-b-2 border-ink text-left text-base">
+                <th className="py-1 font-normal">round</th>
+                <th className="text-right font-normal">places read</th>
+                <th className="text-right font-normal">side to side</th>
+                <th className="text-right font-normal">hop</th>
+                <th className="text-right font-normal">offset</th>
+                <th className="text-right font-normal">turned</th>
+                <th className="text-right font-normal">should become</th>
+                <th className="text-right font-normal">became</th>
+                <th className="font-normal" />
+              </tr>
+            </thead>
+            <tbody>
+              {rounds.map((r, i) => {
+                const next = rounds[i + 1];
+                const turned = r.turns.filter((t) => t !== 0).length;
+                return (
+                  <tr key={r.id} className="border-b border-grid" data-testid="round-row">
+                    <td className="py-2 font-mono">{r.number}</td>
+                    <td className="text-right font-mono">{r.lateral.filter((v) => v !== null).length}</td>
+                    <td className="text-right font-mono">{mm(tir(r, "lateral"))}</td>
+                    <td className="text-right font-mono">{mm(tir(r, "radial"))}</td>
+                    <td className="text-right font-mono">{mm(r.offset)}</td>
+                    <td className="text-right">
+                      <span className="font-mono">{turned}</span>
+                      {turned > 0 && (
+                        <span className="text-base"> (most {turnsText(Math.max(...r.turns.map(Math.abs)))})</span>
+                      )}
+                      {r.destressed ? ", de-stressed" : ""}
+                    </td>
+                    <td className="text-right font-mono">
+                      {r.advice && turned > 0
+                        ? `${mm(r.advice.forecast.lateralTir)}, ${mm(r.advice.forecast.radialTir)}`
+                        : "–"}
+                    </td>
+                    <td className="text-right font-mono">
+                      {next && turned > 0 ? `${mm(tir(next, "lateral"))}, ${mm(tir(next, "radial"))}` : "–"}
+                    </td>
+                    <td className="text-right">
+                      {r !== last && (
+                        <button
+                          type="button"
+                          aria-pressed={comparedWith === r.number}
+                          onClick={() => onCompare(r.number)}
+                          className="min-h-12 px-3 underline"
+                        >
+                          compare
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        {stuck.length > 0 && (
+          <p className="pt-3" data-testid="stuck">
+            Won't turn: <b className="font-mono">{stuck.join(", ")}</b>. Penetrating oil over night, a little warmth;
+            else a new spoke and nipple. They are held as they are until one is told to turn again.
+          </p>
+        )}
+        {slipped.length > 0 && (
+          <p className="pt-3">
+            Slipped back: <b className="font-mono">{slipped.join(", ")}</b>. What they hold is unknown: read them again.
+          </p>
+        )}
+      </div>
+      {props.message && <p className="border-t border-grid px-4 py-2 text-lg font-bold">{props.message}</p>}
+      {last && last.walked.length > 0 && (
+        <button type="button" onClick={props.onTakeBack} className="h-18 shrink-0 border-t-2 border-ink text-xl">
+          take the whole of round {last.number} back
+        </button>
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,70 @@
+"use client";
+import { useState } from "react";
+import { SITTING_FIGURES } from "@/core/figures/truing";
+import type { Taken } from "@/core/measurement/taken";
+import { readLength } from "@/core/units/read-number";
+import { EntryBar } from "../parts/entry-bar";
+import { send } from "../parts/outbox";
+
+/** Hours after which a wheel is taken to have been off the stand. */
+const SITTING_HOURS = 4;
+
+/** Are the questions of a sitting answered, not long ago? */
+export const sittingStands = (
+  taken: Readonly<Record<string, Taken>>,
+  times: Readonly<Record<string, string>>,
+): boolean =>
+  ["true.tyre", "true.play"].every((name) => {
+    const at = times[name];
+    return taken[name] !== undefined && at !== undefined && Date.now() - Date.parse(at) < SITTING_HOURS * 3_600_000;
+  });
+
+/** Before the first reading of a sitting: tyre, thread, play; asked once, a tap each. */
+export const Sitting = ({
+  jobId,
+  onDone,
+  onClose,
+}: {
+  jobId: string;
+  /** With what was answered; play felt means the readings would be worth nothing. */
+  onDone: (answers: Readonly<Record<string, string>>) => void;
+  onClose: () => void;
+}) => {
+  const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
+  const [message, setMessage] = useState<string | null>(null);
+  const asked = SITTING_FIGURES.filter((f) => !f.onlyIf || f.onlyIf.is.includes(answers[f.onlyIf.figure] ?? ""));
+  const figure = asked.find((f) => answers[f.name] === undefined);
+  if (!figure) return null;
+  const take = async (typed: string) => {
+    if (figure.kind === "number") {
+      const read = readLength(typed === "" ? "0.5" : typed, "mm");
+      if (!read.ok) return setMessage(read.message);
+    }
+    const value = typed === "" ? "0.5" : typed;
+    const sent = await send(`/api/jobs/${jobId}/measurements`, {
+      id: crypto.randomUUID(),
+      name: figure.name,
+      typed: value,
+    });
+    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    const all = { ...answers, [figure.name]: value };
+    setMessage(null);
+    setAnswers(all);
+    const left = SITTING_FIGURES.filter(
+      (f) => all[f.name] === undefined && (!f.onlyIf || f.onlyIf.is.includes(all[f.onlyIf.figure] ?? "")),
+    );
+    if (left.length === 0) onDone(all);
+  };
+  return (
+    <EntryBar
+      key={figure.name}
+      prompt={figure.label}
+      how={figure.how}
+      kind="number"
+      choices={figure.choices}
+      message={message}
+      onTake={(typed) => void take(typed)}
+      onClose={onClose}
+    />
+  );
+};
