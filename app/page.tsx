@@ -1,7 +1,8 @@
 import { JobsList } from "@/screens/jobs/jobs-list";
-import { listJobRows } from "@/store/job-rows";
+import { rowsOf } from "@/store/job-rows";
+import { benchRows } from "@/store/jobs";
 
 export const dynamic = "force-dynamic";
 
-const Page = async () => <JobsList jobs={await listJobRows()} />;
+const Page = async () => <JobsList jobs={await rowsOf(await benchRows())} />;
 export default Page;

@@ -12,6 +12,7 @@ import { addMeasurement } from "@/store/measurements";
 import { addOrder } from "@/store/orders";
 import { savePracticeWheel } from "@/store/practice-wheels";
 import { addReading, addTurn, markDestressed, openRound, saveAdvice } from "@/store/rounds";
+import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
 import { DEMO_GAUGES, DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
@@ -72,10 +73,13 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
       await addSheet({
         id: crypto.randomUUID(),
         jobId: id,
-        contents: { ...jobSheet(record, day(0)), signedBy },
+        contents: {
+          ...jobSheet(record, day(0), await readSettings(), `/wheels/${record.job.wheelId}`),
+          signedBy,
+        },
         signedBy,
       });
-    await finishJob(id);
+    await finishJob(id, day(30));
   }
 };
 

@@ -27,14 +27,21 @@ const sheet: Sheet = {
     lateral: [...Array(40).keys()].map((i) => (i % 2 ? null : 0.2 * Math.sin(i / 4))),
     radial: [...Array(40).keys()].map((i) => 0.1 * Math.cos(i / 4)),
   },
+  notes: ["Tape or band fitted: not done, because the customer fits the tyre."],
+  tension: { at: new Array(40).fill(2100), A: 2100, B: 2300, evenness: "drum side 2100 N, within 4 %" },
+  figures: [{ label: "rim holes", value: "40" }],
+  rounds: [{ number: 1, lateral: "0.40 mm", hop: "0.30 mm", turned: 31 }],
+  address: "1 Mill Lane",
+  link: "/wheels/x",
+  recheck: null,
   assumed: [...Array(24).keys()].map((i) => `figure number ${i}`),
   signedBy: "W. Bench",
 };
 
-test("one page with every figure and caution, no word outside the paper's margins, fonts embedded", async () => {
+test("one page for the customer and one with every figure and caution, no word outside the paper's margins, fonts embedded", async () => {
   const bytes = await sheetPdf(sheet);
   const document = await getDocument({ data: bytes.slice() }).promise;
-  expect(document.numPages).toBe(1);
+  expect(document.numPages).toBe(2);
   const page = await document.getPage(1);
   const items = (await page.getTextContent()).items.flatMap((i) => ("str" in i && i.str.trim() !== "" ? [i] : []));
   const text = items.map((i) => i.str).join(" ");

@@ -1,4 +1,5 @@
-import { type PDFFont, type PDFPage, rgb } from "pdf-lib";
+import { type PDFDocument, type PDFFont, type PDFPage, rgb } from "pdf-lib";
+import { create } from "qrcode";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
 import { INK, openPdf, printable, wrap } from "./pdf-page";
 
@@ -43,8 +44,72 @@ const trace = (
   for (const r of read) page.drawCircle({ ...at(r), size: 1.6, color: INK });
 };
 
-/** One A4 page for the customer: fonts embedded, every figure from the sheet. */
-export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
+/** A QR code in vector squares: sharp on any printer. */
+const drawCode = (page: PDFPage, words: string, x: number, y: number, size: number): void => {
+  const { modules } = create(words, { errorCorrectionLevel: "M" });
+  const cell = size / modules.size;
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column))
+        page.drawRectangle({
+          x: x + column * cell,
+          y: y + size - (row + 1) * cell,
+          width: cell + 0.05,
+          height: cell + 0.05,
+          color: INK,
+        });
+};
+
+/** Every figure and every round, for those who ask. */
+const figuresPage = (pdf: PDFDocument, sheet: Sheet, text: PDFFont, bold: PDFFont): void => {
+  let page = pdf.addPage([WIDTH, HEIGHT]);
+  let y = HEIGHT - MARGIN;
+  const line = (words: string, x: number, face: PDFFont = text, size = 9) =>
+    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
+  const next = (by = 13) => {
+    y -= by;
+    if (y > MARGIN) return;
+    page = pdf.addPage([WIDTH, HEIGHT]);
+    y = HEIGHT - MARGIN;
+  };
+  line(`Wheel ${sheet.wheel.mark}: every figure`, MARGIN, bold, 14);
+  next(24);
+  for (const f of sheet.figures) {
+    line(f.label, MARGIN);
+    for (const part of wrap(f.value, text, 9, 220)) {
+      line(part, MARGIN + 280);
+      next();
+    }
+  }
+  if (sheet.rounds.length > 0) {
+    next(10);
+    line("Rounds: side to side, hop, nipples turned", MARGIN, bold, 11);
+    next(16);
+    for (const r of sheet.rounds) {
+      line(`${r.number}:  ${r.lateral}, ${r.hop}, ${r.turned}`, MARGIN);
+      next();
+    }
+  }
+  if (sheet.tension) {
+    next(10);
+    line("Tension of each spoke from the valve, N", MARGIN, bold, 11);
+    next(16);
+    const all = sheet.tension.at.map((t, i) => `${i + 1}: ${t === null ? "–" : Math.round(t)}`);
+    for (let i = 0; i < all.length; i += 8) {
+      all.slice(i, i + 8).forEach((words, k) => {
+        line(words, MARGIN + k * 62);
+      });
+      next();
+    }
+  }
+};
+
+/**
+ * One A4 page for the customer, and a second with every figure: fonts embedded, everything from the sheet.
+ *
+ * @param origin address of this machine's record, before the link in the code
+ */
+export const sheetPdf = async (sheet: Sheet, origin = ""): Promise<Uint8Array> => {
   const { pdf, text, bold } = await openPdf();
   pdf.setTitle(`Wheel ${sheet.wheel.mark}`);
   pdf.setCreationDate(new Date(`${sheet.date}T12:00:00Z`));
@@ -102,6 +167,17 @@ export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
     trace(page, sheet.trace.radial, t.radial, "hop", y, text);
     y -= 44;
   }
+  if (sheet.tension) {
+    for (const line of wrap(`How even: ${sheet.tension.evenness}.`, text, 10, WIDTH - 2 * MARGIN)) {
+      write(line, MARGIN, 10, text);
+      y -= 13;
+    }
+  }
+  for (const note of sheet.notes.slice(0, 8))
+    for (const line of wrap(note, text, 10, WIDTH - 2 * MARGIN)) {
+      write(line, MARGIN, 10, bold);
+      y -= 13;
+    }
   if (sheet.assumed.length > 0) {
     for (const line of wrap(`Assumed, not measured: ${sheet.assumed.join(", ")}.`, text, 9, WIDTH - 2 * MARGIN)) {
       write(line, MARGIN, 9, text);
@@ -123,5 +199,20 @@ export const sheetPdf = async (sheet: Sheet): Promise<Uint8Array> => {
   if (sheet.signedBy) write(sheet.signedBy, MARGIN + 4, 13, text);
   y -= 18;
   write("signed", MARGIN, 9, text);
+  const shopLines = [sheet.shop, ...sheet.address.split("\n")].filter(Boolean).slice(0, 3);
+  shopLines.forEach((line, i) => {
+    page.drawText(printable(line, text), { x: MARGIN + 260, y: MARGIN + 34 - 12 * i, size: 9, font: text, color: INK });
+  });
+  if (origin !== "") {
+    drawCode(page, origin + sheet.link, WIDTH - MARGIN - 62, MARGIN - 8, 62);
+    page.drawText(printable("opens this wheel's record, on the shop's own machine only", text), {
+      x: WIDTH - MARGIN - 225,
+      y: MARGIN - 20,
+      size: 7.5,
+      font: text,
+      color: INK,
+    });
+  }
+  figuresPage(pdf, sheet, text, bold);
   return pdf.save();
 };

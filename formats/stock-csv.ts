@@ -15,7 +15,7 @@ export interface StockLine {
 const COLUMNS = ["kind", "name", "size_mm", "diameter_mm", "pitch_mm", "place", "reorder_at", "held"] as const;
 
 /** A cell that a spreadsheet would take for a formula is written as text. */
-const cell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+export const cell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 const plain = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
 
 export const stockToCsv = (lines: readonly StockLine[]): string =>

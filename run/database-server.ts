@@ -131,5 +131,23 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
   }
   await knex.destroy();
   rmSync(first, { force: true });
+  // For those who come while it runs: a backup must not start a second server on the same folder.
+  writeFileSync(join(folder, "url"), url, { mode: 0o600 });
   return { url, process: server, stop };
+};
+
+/** The address of a server already running on this folder; null when none answers. */
+export const runningDatabase = async (folder: string): Promise<string | null> => {
+  const file = join(folder, "url");
+  if (!existsSync(file)) return null;
+  const url = readFileSync(file, "utf8").trim();
+  const knex = openDatabase(url);
+  try {
+    await knex.raw("select 1");
+    return url;
+  } catch {
+    return null;
+  } finally {
+    await knex.destroy();
+  }
 };

@@ -1,32 +1,71 @@
+import { placeSpokes } from "@/core/lacing/placement";
 import type { JobRow } from "@/core/planning/job-row";
+import type { Stage, StageState } from "@/core/wheel/stages";
 import { STAGES_OF_KIND } from "@/core/wheel/stages";
+import { database } from "./database";
 import { jobRecord } from "./job-record";
-import { listJobs } from "./jobs";
+import { type Job, jobsFrom } from "./jobs";
 
-export const listJobRows = async (): Promise<JobRow[]> => {
-  const jobs = await listJobs(100);
-  return Promise.all(
-    jobs.map(async (job) => {
-      const stages =
-        (await jobRecord(job.id))?.stages ??
-        STAGES_OF_KIND[job.kind].map((stage) => ({ stage, state: "ahead" as const }));
-      const open =
-        stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ??
-        stages[stages.length - 1].stage;
-      const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
-      return {
-        id,
-        mark,
-        customer,
-        machine,
-        wanted,
-        promised,
-        waitingFor,
-        waitingSince,
-        finished: job.finishedAt !== null,
-        open,
-        stages,
-      };
-    }),
-  );
+type Stages = JobRow["stages"];
+
+const parsed = (value: unknown): Stages | null =>
+  value === null || value === undefined ? null : ((typeof value === "string" ? JSON.parse(value) : value) as Stages);
+
+/** Works a job's line out anew and keeps it, with the words that find it. */
+export const refreshJob = async (id: string): Promise<Stages> => {
+  const record = await jobRecord(id);
+  if (!record) return [];
+  const { job, stages, measurements, wheel } = record;
+  const notes = measurements.filter((m) => m.value === null && m.unit === "text").map((m) => m.typed);
+  const lengths = wheel ? placeSpokes(wheel).map((s) => `${Math.round(s.length)}mm`) : [];
+  const words = [
+    job.mark,
+    job.customer,
+    job.telephone,
+    job.machine,
+    job.place,
+    job.wanted,
+    ...notes,
+    ...new Set(lengths),
+  ];
+  await database()("jobs")
+    .where({ id })
+    .update({ stages: JSON.stringify(stages), stages_fresh: true, find_text: words.join(" ").slice(0, 20_000) });
+  return stages;
+};
+
+const asRow = (job: Job, stages: Stages): JobRow => {
+  const open =
+    stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ??
+    stages.at(-1)?.stage ??
+    "book-in";
+  const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
+  return {
+    id,
+    mark,
+    customer,
+    machine,
+    wanted,
+    promised,
+    waitingFor,
+    waitingSince,
+    finished: job.finishedAt !== null,
+    open,
+    stages,
+  };
+};
+
+/** Jobs with their lines: those changed since are worked out, the others stand ready. */
+export const rowsOf = async (rows: readonly Record<string, unknown>[]): Promise<JobRow[]> => {
+  const jobs = jobsFrom(rows);
+  const out: JobRow[] = [];
+  for (const [i, job] of jobs.entries()) {
+    const kept = rows[i].stages_fresh ? parsed(rows[i].stages) : null;
+    const stages =
+      kept ??
+      (await refreshJob(job.id)) ??
+      STAGES_OF_KIND[job.kind].map((stage): { stage: Stage; state: StageState } => ({ stage, state: "ahead" }));
+    out.push(asRow(job, stages));
+  }
+  return out;
 };

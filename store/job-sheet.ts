@@ -1,8 +1,13 @@
 import { FIGURES } from "@/core/figures/all-figures";
+import { finishNotes } from "@/core/finish/finish";
+import { placeSpokes } from "@/core/lacing/placement";
 import { totalReading } from "@/core/runout/runout";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
+import type { Settings } from "@/core/shop/settings";
+import { sideTensions } from "@/core/tension/balance";
 import { withSideNames } from "@/core/truing/explain";
 import { toleranceOf } from "./bench-way";
+import { jobFinish } from "./job-finish";
 import type { JobRecord } from "./job-record";
 import type { Round } from "./rounds";
 
@@ -17,7 +22,12 @@ const towards = (mm: number, names: { A: string; B: string }): string =>
   Math.abs(mm) < 0.005 ? "0.00 mm" : `${Math.abs(mm).toFixed(2)} mm to ${mm > 0 ? names.A : names.B}`;
 
 /** What the customer gets, from the record alone: first and last round, or figures as found. */
-export const jobSheet = (record: JobRecord, today: string): Sheet => {
+export const jobSheet = (
+  record: JobRecord,
+  today: string,
+  shop: Pick<Settings, "shopName" | "shopAddress" | "recheckDays">,
+  link: string,
+): Sheet => {
   const { job, taken, rounds, wheel } = record;
   const names = { A: job.sideA, B: job.sideB };
   const holes = wheel?.rim.holes ?? 0;
@@ -70,6 +80,29 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
   const assumed = (record.settled?.assumed ?? record.build.assumed).map((name) =>
     withSideNames(FIGURES[name]?.label ?? name, names),
   );
+  const finish = jobFinish(record);
+  const spokes = wheel ? placeSpokes(wheel) : [];
+  const wanted = wheel ? sideTensions(wheel, spokes) : { A: 0, B: 0 };
+  const even = [...rounds]
+    .reverse()
+    .map((r) => record.read.tensions(r))
+    .find((t) => t.some((x) => x.tension !== null));
+  const evenness = (t: readonly (number | null)[]) =>
+    (["A", "B"] as const)
+      .flatMap((side) => {
+        const own = spokes.flatMap((s) => (s.flange === side ? (t[s.spoke - 1] ?? []) : []));
+        if (own.length === 0) return [];
+        const mean = own.reduce((a, b) => a + b, 0) / own.length;
+        const worst = Math.max(...own.map((x) => Math.abs(x / Math.max(mean, 1) - 1)));
+        return [`${names[side]} ${Math.round(mean)} N, within ${Math.round(100 * worst)} %`];
+      })
+      .join("; ");
+  const watch = Object.entries(taken).flatMap(([name, t]) => {
+    const part = /^condition\.(\w+)$/.exec(name)?.[1];
+    if (!part || t.typed !== "watch") return [];
+    const note = taken[`${name}.note`]?.typed;
+    return [`Watch the ${part}${note ? `: ${note}` : ""}.`];
+  });
   const trace = last ? record.read.readings(last) : null;
   return {
     wheel: {
@@ -80,7 +113,28 @@ export const jobSheet = (record: JobRecord, today: string): Sheet => {
       work: WORK[job.kind],
     },
     customer: job.customer,
-    shop: "Tall Compass workshop record",
+    shop: shop.shopName,
+    address: shop.shopAddress,
+    link,
+    notes: [...finishNotes(finish.lines, finish.answers), ...watch],
+    tension: even
+      ? { at: even.map((t) => t.tension), A: wanted.A, B: wanted.B, evenness: evenness(even.map((t) => t.tension)) }
+      : null,
+    figures: Object.entries(taken).flatMap(([name, t]) => {
+      const f = FIGURES[name];
+      if (!f || f.places === 72 || name.startsWith("finish.") || name === "lace.last") return [];
+      const choice = f.choices?.find((c) => c.value === t.typed)?.label;
+      const value =
+        choice ?? (t.value === null ? t.typed : `${Number(t.value.toFixed(3))}${f.kind === "length" ? " mm" : ""}`);
+      return [{ label: withSideNames(f.label, names), value: withSideNames(value, names) }];
+    }),
+    rounds: readRounds.map((r) => ({
+      number: r.number,
+      lateral: mm(tir(r, "lateral")),
+      hop: mm(tir(r, "radial")),
+      turned: new Set(r.turns.filter((t) => t.turns !== 0).map((t) => t.spoke)).size,
+    })),
+    recheck: job.recheckOn,
     date: today,
     lines,
     tolerance: { ...toleranceOf(job.tolerance, taken), name: job.tolerance },

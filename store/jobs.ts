@@ -17,6 +17,8 @@ export interface Job {
   readonly sideB: string;
   readonly tolerance: ToleranceName;
   readonly version: number;
+  /** Day a re-check is due, or null. */
+  readonly recheckOn: string | null;
   readonly finishedAt: string | null;
   readonly wheelId: string;
   readonly mark: string;
@@ -60,6 +62,7 @@ const asJob = (row: Record<string, unknown>): Job => ({
   sideB: row.side_b as string,
   tolerance: row.tolerance as ToleranceName,
   version: row.version as number,
+  recheckOn: day(row.recheck_on),
   finishedAt: row.finished_at instanceof Date ? row.finished_at.toISOString() : null,
   wheelId: row.wheel_id as string,
   mark: row.mark as string,
@@ -70,7 +73,9 @@ const asJob = (row: Record<string, unknown>): Job => ({
   telephone: row.telephone as string,
 });
 
-const select = () =>
+export const jobsFrom = (rows: readonly Record<string, unknown>[]): Job[] => rows.map(asJob);
+
+export const selectJobs = () =>
   database()("jobs")
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
@@ -85,24 +90,40 @@ const select = () =>
     );
 
 export const findJob = async (id: string): Promise<Job | null> => {
-  const row = await select().where("jobs.id", id).first();
+  const row = await selectJobs().where("jobs.id", id).first();
   return row ? asJob(row) : null;
 };
 
-/** On the bench, promised soonest first; then those with no day; handed back ones last, newest first. */
-export const listJobs = async (most = 200): Promise<Job[]> => {
-  const rows = await select()
-    .orderByRaw(
-      "jobs.finished_at is not null, jobs.promised is null, jobs.promised, jobs.finished_at desc, jobs.created_at",
-    )
+/** On the bench, promised soonest first, then those with no day; the last handed back after them. */
+export const benchRows = async (most = 100): Promise<Record<string, unknown>[]> => {
+  // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
+  const bench = await selectJobs()
+    .whereNull("jobs.finished_at")
+    .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
     .limit(most);
-  return rows.map(asJob);
+  const back = await selectJobs().whereNotNull("jobs.finished_at").orderBy("jobs.finished_at", "desc").limit(20);
+  return [...bench, ...back];
 };
 
 /** A job for a new wheel of a new customer; the same id again changes nothing. */
-export const openJob = async (job: { readonly id: string; readonly kind: JobKind } & JobChange): Promise<Job> => {
+export const openJob = async (
+  job: { readonly id: string; readonly kind: JobKind; readonly wheelId?: string } & JobChange,
+): Promise<Job> => {
   await database().transaction(async (trx) => {
     if (await trx("jobs").where({ id: job.id }).first()) return;
+    if (job.wheelId) {
+      // A wheel that comes back: its mark, machine and customer stand, the sides keep their names.
+      const before = await trx("jobs").where({ wheel_id: job.wheelId }).orderBy("created_at", "desc").first();
+      await trx("jobs").insert({
+        id: job.id,
+        wheel_id: job.wheelId,
+        kind: job.kind,
+        side_a: before?.side_a ?? "brake side",
+        side_b: before?.side_b ?? "other side",
+        ...columns(job),
+      });
+      return;
+    }
     const customerId = crypto.randomUUID();
     const wheelId = crypto.randomUUID();
     await trx("customers").insert({ id: customerId, name: job.customer ?? "", telephone: job.telephone ?? "" });
@@ -139,7 +160,7 @@ export const changeJob = async (id: string, version: number, change: JobChange):
   await database().transaction(async (trx) => {
     const changed = await trx("jobs")
       .where({ id, version })
-      .update({ ...columns(change), version: version + 1 });
+      .update({ ...columns(change), version: version + 1, stages_fresh: false });
     if (changed === 0) throw new StaleCopy(await findJob(id), change);
     const { wheel_id } = await trx("jobs").where({ id }).first();
     const wheel = Object.fromEntries(
@@ -159,6 +180,11 @@ export const changeJob = async (id: string, version: number, change: JobChange):
   return (await findJob(id)) as Job;
 };
 
-export const finishJob = async (id: string): Promise<void> => {
-  await database()("jobs").where({ id }).whereNull("finished_at").update({ finished_at: new Date() });
+/** @param recheckOn day after which the wheel should be looked at again; null for none */
+export const finishJob = async (id: string, recheckOn: string | null = null): Promise<void> => {
+  await database()("jobs").where({ id }).update({ recheck_on: recheckOn });
+  await database()("jobs")
+    .where({ id })
+    .whereNull("finished_at")
+    .update({ finished_at: new Date(), stages_fresh: false });
 };

@@ -1,5 +1,6 @@
 import type { Entry } from "@/core/measurement/taken";
 import { database } from "./database";
+import { touchJob } from "./touch";
 
 /** One figure to be put down; `seen` is the newest entry of it that whoever puts it down could see, null for none. */
 export type NewEntry = Omit<Entry, "at" | "beside"> & {
@@ -28,6 +29,7 @@ export const addMeasurement = async (m: NewEntry): Promise<Entry | null> =>
     const unseen = m.seen !== undefined && m.role === "new" && last && last.id !== m.seen && last.id !== m.id;
     const alike = last && (m.value === null ? last.typed === m.typed : last.value === m.value);
     const beside = unseen && !alike ? last : null;
+    await touchJob(m.jobId, trx);
     await trx("measurements")
       .insert({
         id: m.id,

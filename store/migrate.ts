@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
+import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
 import * as truing from "./migrations/truing";
 
@@ -11,6 +12,7 @@ const migrations: Record<string, Knex.Migration> = {
   "003-orders-and-stock": ordersAndStock,
   "004-tension": tension,
   "005-truing": truing,
+  "006-shop": shop,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

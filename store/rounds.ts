@@ -3,6 +3,7 @@ import { TENSION_WAYS } from "@/core/tension/told";
 import type { Advice } from "@/core/truing/advice";
 import type { RoundReadings } from "@/core/truing/state";
 import { database } from "./database";
+import { touchJob, touchRound } from "./touch";
 
 export type ReadingKind = "lateral" | "radial" | "offset" | TensionWay;
 
@@ -119,6 +120,7 @@ export const openRound = async (
       kind,
       plan: plan === null ? null : JSON.stringify(plan),
     });
+    await touchJob(jobId, trx);
   });
 };
 
@@ -141,6 +143,7 @@ export const addReadings = async (roundId: string, list: readonly Reading[]): Pr
     .insert(list.map((r) => readingRow(roundId, r)))
     .onConflict("id")
     .merge(["id"]);
+  await touchRound(roundId);
 };
 
 export const addReading = (roundId: string, r: Reading): Promise<void> => addReadings(roundId, [r]);
@@ -153,6 +156,7 @@ export const addTurn = async (roundId: string, t: Turn): Promise<boolean> => {
     .insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns })
     .onConflict("id")
     .merge(["id"]);
+  await touchRound(roundId);
   return true;
 };
 

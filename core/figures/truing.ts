@@ -84,4 +84,14 @@ export const STUCK_FIGURE: Figure = {
   ],
 };
 
-export const TRUING_FIGURES: readonly Figure[] = [...SITTING_FIGURES, ...WAY_FIGURES, STUCK_FIGURE];
+/** A line of the finish answered: `key|seen`, `key|not-part`, `key|not-done|because`; one place a line. */
+export const FINISH_FIGURE: Figure = {
+  name: "finish.answer",
+  label: "looked at before handing back",
+  how: "seen, not part of this job, or not done and why",
+  kind: "text",
+  picture: "look",
+  places: 40,
+};
+
+export const TRUING_FIGURES: readonly Figure[] = [...SITTING_FIGURES, ...WAY_FIGURES, STUCK_FIGURE, FINISH_FIGURE];

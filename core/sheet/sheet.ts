@@ -17,6 +17,27 @@ export interface Sheet {
   /** Over the holes, mm, as returned; null unread. */
   readonly trace: { readonly lateral: readonly (number | null)[]; readonly radial: readonly (number | null)[] } | null;
   readonly assumed: readonly string[];
+  /** What was not done or not part of the job, what to watch. */
+  readonly notes: readonly string[];
+  /** N per spoke as last read, with the wanted means; null where tension was not read. */
+  readonly tension: {
+    readonly at: readonly (number | null)[];
+    readonly A: number;
+    readonly B: number;
+    readonly evenness: string;
+  } | null;
+  /** Every figure of the record, for those who ask: the second page. */
+  readonly figures: readonly { readonly label: string; readonly value: string }[];
+  readonly rounds: readonly {
+    readonly number: number;
+    readonly lateral: string;
+    readonly hop: string;
+    readonly turned: number;
+  }[];
+  readonly address: string;
+  /** Where this wheel's record opens, for the code on the sheet. */
+  readonly link: string;
+  readonly recheck: string | null;
   readonly signedBy: string | null;
 }
 

@@ -1,10 +1,14 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { type FinishAnswer, type FinishLine, notFinished } from "@/core/finish/finish";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
 import { EntryBar } from "../parts/entry-bar";
+import { Groups } from "../parts/groups";
 import { LedgerPanel } from "../parts/ledger-panel";
 import { send } from "../parts/outbox";
+import { FinishList } from "./finish-list";
 
 const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; limit: number; label: string }) => {
   const read = values.flatMap((v, i) => (v === null ? [] : [{ v, i }]));
@@ -38,7 +42,19 @@ const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; l
 };
 
 /** The customer's sheet itself, as it will print; signed here. */
-export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
+export const HandBack = ({
+  jobId,
+  sheet,
+  lines,
+  answers,
+  wheelId,
+}: {
+  jobId: string;
+  sheet: Sheet;
+  lines: readonly FinishLine[];
+  answers: Readonly<Record<string, FinishAnswer>>;
+  wheelId: string;
+}) => {
   const router = useRouter();
   const [signing, setSigning] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
@@ -50,9 +66,21 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
     router.refresh();
   };
   const { wheel, tolerance: t } = sheet;
+  const [tab, setTab] = useState<"finish" | "sheet">(sheet.signedBy ? "sheet" : "finish");
+  const { stops, open } = notFinished(lines, answers);
   return (
     <>
-      <div className="flex min-h-0 flex-1 portrait:flex-col">
+      <Groups
+        groups={[
+          { key: "finish", label: "Finish", doubted: stops.length > 0 },
+          { key: "sheet", label: "The customer's sheet" },
+        ]}
+        current={tab}
+        pages
+        onChange={setTab}
+      />
+      {tab === "finish" && <FinishList jobId={jobId} lines={lines} answers={answers} />}
+      <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "sheet" ? "flex" : "hidden"}`}>
         <div className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
           <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5">
             <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
@@ -99,6 +127,12 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
                 <Trace values={sheet.trace.radial} limit={t.radial} label="hop" />
               </div>
             )}
+            {sheet.tension && <p className="mt-2 text-base">How even: {sheet.tension.evenness}.</p>}
+            {sheet.notes.map((n) => (
+              <p key={n} className="mt-1 text-base font-bold">
+                {n}
+              </p>
+            ))}
             {sheet.assumed.length > 0 && (
               <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>
             )}
@@ -120,6 +154,11 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
           </p>
         </LedgerPanel>
       </div>
+      {message && !signing && (
+        <p role="alert" className="shrink-0 border-t border-grid px-4 py-2 text-lg font-bold">
+          {message}
+        </p>
+      )}
       {signing ? (
         <EntryBar
           prompt="signed by"
@@ -131,6 +170,12 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
         />
       ) : (
         <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+          <Link
+            href={`/wheels/${wheelId}`}
+            className="flex flex-1 items-center justify-center border-r border-rule text-xl"
+          >
+            this wheel's history
+          </Link>
           <a
             href={`/api/jobs/${jobId}/sheet`}
             target="_blank"
@@ -141,7 +186,19 @@ export const HandBack = ({ jobId, sheet }: { jobId: string; sheet: Sheet }) => {
           </a>
           <button
             type="button"
-            onClick={() => setSigning(true)}
+            onClick={() => {
+              if (stops.length > 0 || open.length > 0) {
+                setTab("finish");
+                setMessage(
+                  stops.length > 0
+                    ? `Not signed over: ${stops.map((l) => l.label).join(", ")}.`
+                    : `Still to be looked at: ${open.map((l) => l.label).join(", ")}.`,
+                );
+              } else {
+                setMessage(null);
+                setSigning(true);
+              }
+            }}
             className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
           >
             {sheet.signedBy ? "sign again" : "sign and hand back"}

@@ -2,6 +2,7 @@ import Link from "next/link";
 import type { JobRow } from "@/core/planning/job-row";
 import { STAGE_NAMES } from "@/core/wheel/stages";
 import { StateMark } from "../parts/line";
+import { ShopBar } from "../parts/shop-bar";
 import { NewJob } from "./new-job";
 
 const day = (iso: string) =>
@@ -55,22 +56,10 @@ export const JobsList = ({ jobs }: { jobs: readonly JobRow[] }) => {
   const back = jobs.filter((j) => j.finished);
   return (
     <div className="flex h-dvh flex-col">
-      <header className="flex h-16 shrink-0 items-center justify-between border-b-2 border-ink px-4">
-        <h1 className="flex items-center gap-3 text-2xl font-bold">
-          <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
-            <circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" />
-            <path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" />
-            <circle cx="17" cy="17" r="2.5" fill="currentColor" />
-          </svg>
-          Tall Compass
-        </h1>
-        <Link href="/stock" className="ml-auto flex min-h-12 items-center px-4 text-lg underline">
-          Stock
-        </Link>
-        <span className="text-lg">
-          {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
-        </span>
-      </header>
+      <ShopBar current="/" title="Tall Compass" />
+      <p className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base">
+        {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
+      </p>
       <main className="min-h-0 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
         <ul>

@@ -1,0 +1,35 @@
+import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
+import { diaryIcs } from "@/formats/diary-ics";
+import { readDiary } from "@/store/diary";
+import { readSettings } from "@/store/settings";
+
+export const dynamic = "force-dynamic";
+
+/** The diary as a calendar: a feed to subscribe to, or a file. It is served by this machine only. */
+export const GET = async () => {
+  const settings = await readSettings();
+  const today = new Date().toISOString().slice(0, 10);
+  const diary = await readDiary(settings, today);
+  const of = (id: string) => diary.jobs.find((j) => j.id === id);
+  const text = diaryIcs({
+    today,
+    timeZone: settings.timeZone,
+    opensAt: settings.opensAt,
+    slots: diary.plan.slots.map((s) => ({
+      ...s,
+      title: `${of(s.id)?.mark ?? ""} ${STAGE_NAMES[s.stage as Stage] ?? s.stage}, ${of(s.id)?.machine ?? ""}`,
+    })),
+    days: [
+      ...diary.jobs.flatMap((j) =>
+        j.promised ? [{ id: `promised-${j.id}`, on: j.promised, title: `${j.mark} promised to ${j.customer}` }] : [],
+      ),
+      ...diary.rechecks.map((r) => ({ id: `recheck-${r.wheelId}`, on: r.on, title: `${r.mark}: look at it again` })),
+    ],
+  });
+  return new Response(text, {
+    headers: {
+      "content-type": "text/calendar; charset=utf-8",
+      "content-disposition": 'inline; filename="bench.ics"',
+    },
+  });
+};

@@ -1,0 +1,183 @@
+import type { Settled } from "../truing/settled";
+
+/** What the record says, as far as a finished wheel is concerned. */
+export interface FinishRecord {
+  readonly kind: string;
+  readonly settled: readonly Settled[] | null;
+  readonly tir: { readonly lateral: number | null; readonly radial: number | null };
+  readonly offset: number | null;
+  readonly tolerance: { readonly lateral: number; readonly radial: number; readonly offset: number };
+  /** Spokes read as slack. */
+  readonly slack: readonly number[];
+  readonly tensionRead: number;
+  /** Largest change of a spoke since it was de-stressed, fraction; null where it was not read twice. */
+  readonly tensionMoved: number | null;
+  /** Turns each nipple was tightened in all, and the thread there was; null where the thread was not told. */
+  readonly threadLeft: number | null;
+  readonly drum: { readonly before: number | null; readonly after: number | null };
+  /** Parts judged to be scrap at booking in, and not replaced. */
+  readonly scrap: readonly string[];
+}
+
+export type FinishState = "shown" | "against" | "ask";
+
+/** One line of the finish: shown by the record, standing against the wheel, or only for eyes. */
+export interface FinishLine {
+  readonly key: string;
+  readonly label: string;
+  readonly state: FinishState;
+  /** What the record says of it. */
+  readonly text: string;
+  /** Nothing is signed over it. */
+  readonly stops: boolean;
+}
+
+/** What the bench answered to a line. */
+export interface FinishAnswer {
+  readonly answer: "seen" | "not-part" | "not-done";
+  readonly because: string;
+}
+
+interface Eyes {
+  readonly key: string;
+  readonly label: string;
+  readonly text: string;
+  readonly kinds: readonly string[];
+}
+
+const ALL = ["rebuild", "broken-spoke", "true-only", "check-only"];
+/** What only eyes and hands can tell (common practice). */
+const EYES: readonly Eyes[] = [
+  {
+    key: "ends",
+    label: "spoke ends below the bed, or filed",
+    text: "run a finger round inside the rim",
+    kinds: ["rebuild", "broken-spoke", "true-only"],
+  },
+  {
+    key: "tape",
+    label: "tape or band fitted",
+    text: "over every nipple, the valve hole clear",
+    kinds: ["rebuild", "broken-spoke"],
+  },
+  {
+    key: "bearings",
+    label: "bearings and the spacer between them in",
+    text: "spun by the finger: quiet, no play",
+    kinds: ["rebuild"],
+  },
+  {
+    key: "sides",
+    label: "brake and chain side clear",
+    text: "turned in the machine or against the backplate",
+    kinds: ALL,
+  },
+  {
+    key: "valve",
+    label: "valve straight",
+    text: "the pump gets in between its two spokes",
+    kinds: ["rebuild", "broken-spoke"],
+  },
+  {
+    key: "cracks",
+    label: "no cracks at hub, rim or spoke holes",
+    text: "cracked, pulled or worn oval is scrap, not trued",
+    kinds: ALL,
+  },
+];
+
+const mm = (x: number) => x.toFixed(2);
+
+/** The lines of this kind of job, in the order they are looked at. */
+export const finishLines = (r: FinishRecord): FinishLine[] => {
+  const lines: FinishLine[] = [];
+  const add = (key: string, label: string, state: FinishState, text: string, stops = false) =>
+    lines.push({ key, label, state, text, stops });
+  const { tir, tolerance } = r;
+  if (tir.lateral === null || tir.radial === null) add("true", "inside the tolerance", "ask", "run-out was not read");
+  else {
+    const inside =
+      tir.lateral <= tolerance.lateral && tir.radial <= tolerance.radial && Math.abs(r.offset ?? 0) <= tolerance.offset;
+    add(
+      "true",
+      "inside the tolerance",
+      inside ? "shown" : "against",
+      `side to side ${mm(tir.lateral)} of ${tolerance.lateral}, hop ${mm(tir.radial)} of ${tolerance.radial}${r.offset === null ? "" : `, offset ${mm(Math.abs(r.offset))} of ${tolerance.offset}`}`,
+    );
+  }
+  if (r.kind !== "check-only") {
+    const moved = r.settled ? Math.max(...r.settled.map((s) => s.moved)) : null;
+    const holds = r.settled?.every((s) => s.holds) ?? false;
+    const tension = r.tensionMoved === null ? "" : `, tension within ${(100 * r.tensionMoved).toFixed(0)} %`;
+    add(
+      "settled",
+      "settled after de-stressing",
+      r.settled === null ? "ask" : holds && (r.tensionMoved ?? 0) <= 0.03 ? "shown" : "against",
+      moved === null
+        ? "not read again after de-stressing: squeeze pairs, read the same eight places, or feel every pair"
+        : `${Math.min(...(r.settled ?? []).map((s) => s.places))} places read again, most moved ${mm(moved)} mm${tension}`,
+    );
+  }
+  add(
+    "slack",
+    "no spoke slack",
+    r.slack.length > 0 ? "against" : r.tensionRead > 0 ? "shown" : "ask",
+    r.slack.length > 0
+      ? `slack: ${r.slack.join(", ")}`
+      : r.tensionRead > 0
+        ? `${r.tensionRead} spokes read, none slack`
+        : "no tension was read: squeeze every pair",
+    r.slack.length > 0,
+  );
+  if (r.kind === "rebuild" || r.kind === "broken-spoke")
+    add(
+      "thread",
+      "every nipple inside its thread",
+      r.threadLeft === null ? "ask" : r.threadLeft >= 0 ? "shown" : "against",
+      r.threadLeft === null
+        ? "thread was not measured: look at each slot"
+        : `${r.threadLeft.toFixed(1)} mm left at the tightest`,
+    );
+  if (r.kind === "rebuild")
+    add(
+      "drum",
+      "drum round after tensioning",
+      r.drum.after === null ? "ask" : r.drum.after <= DRUM_ROUND ? "shown" : "against",
+      r.drum.after === null
+        ? "not read again; a laced drum goes out of round with its spokes"
+        : `${mm(r.drum.after)} mm${r.drum.before === null ? "" : `, ${mm(r.drum.before)} before`}`,
+    );
+  for (const part of r.scrap)
+    add(
+      `scrap.${part}`,
+      `${part}: judged scrap at booking in`,
+      "against",
+      "replace it, or take the judgement back",
+      true,
+    );
+  for (const e of EYES) if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text);
+  return lines;
+};
+
+/** mm: a drum out of round by more is felt at the lever (common practice). */
+const DRUM_ROUND = 0.15;
+
+/** What keeps a wheel from being signed: stops, and lines nobody answered. */
+export const notFinished = (
+  lines: readonly FinishLine[],
+  answers: Readonly<Record<string, FinishAnswer>>,
+): { readonly stops: readonly FinishLine[]; readonly open: readonly FinishLine[] } => ({
+  stops: lines.filter((l) => l.stops && l.state === "against"),
+  open: lines.filter((l) => l.state !== "shown" && answers[l.key] === undefined && !(l.stops && l.state === "against")),
+});
+
+/** What prints on the sheet: everything that was not done, and not part of the job. */
+export const finishNotes = (lines: readonly FinishLine[], answers: Readonly<Record<string, FinishAnswer>>): string[] =>
+  lines.flatMap((l) => {
+    const a = answers[l.key];
+    if (!a || a.answer === "seen") return [];
+    const said = `${l.label[0].toUpperCase()}${l.label.slice(1)}`;
+    return a.answer === "not-part"
+      ? [`${said}: not part of this job.`]
+      : [`${said}: not done${a.because ? `, because ${a.because}` : ""}.`];
+  });

@@ -1,0 +1,50 @@
+import { z } from "zod";
+
+const minutes = z
+  .int({ error: "whole minutes" })
+  .min(0, { error: "no less than 0 minutes" })
+  .max(1440, { error: "a day has 1440 minutes" });
+
+/** What holds for the whole shop. */
+export const settingsSchema = z.object({
+  shopName: z.string().trim().max(200, { error: "at most 200 letters" }),
+  shopAddress: z.string().trim().max(500, { error: "at most 500 letters" }),
+  /** Bench minutes, Monday to Sunday. */
+  benchMinutes: z.array(minutes).length(7, { error: "seven days, Monday first" }),
+  /** Minutes after midnight at which the bench opens. */
+  opensAt: minutes,
+  timeZone: z.string().refine(
+    (zone) => {
+      try {
+        new Intl.DateTimeFormat("en", { timeZone: zone });
+        return true;
+      } catch {
+        return false;
+      }
+    },
+    { error: (i) => `${JSON.stringify(i.input)} is no time zone; such as Europe/Berlin` },
+  ),
+  tolerance: z.enum(["service", "shop", "show", "race"]),
+  sideA: z.string().trim().min(1, { error: "a side needs a name" }).max(40),
+  sideB: z.string().trim().min(1, { error: "a side needs a name" }).max(40),
+  /** Days after handing back at which a re-check is proposed. */
+  recheckDays: z.int().min(0).max(365),
+  theme: z.enum(["auto", "paper", "night"]),
+  sounds: z.boolean(),
+});
+
+export type Settings = z.output<typeof settingsSchema>;
+
+export const FIRST_SETTINGS: Settings = {
+  shopName: "Tall Compass workshop record",
+  shopAddress: "",
+  benchMinutes: [360, 360, 360, 360, 360, 0, 0],
+  opensAt: 540,
+  timeZone: "Europe/London",
+  tolerance: "shop",
+  sideA: "brake side",
+  sideB: "other side",
+  recheckDays: 30,
+  theme: "auto",
+  sounds: true,
+};

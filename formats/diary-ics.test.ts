@@ -1,0 +1,43 @@
+import ICAL from "ical.js";
+import { describe, expect, test } from "vitest";
+import { benchMoment, diaryIcs } from "./diary-ics";
+
+describe("the diary as iCalendar", () => {
+  // A general iCalendar parser reads it back (RFC 5545).
+  test("a bench that opens at nine opens at nine on both sides of a change of the clocks", () => {
+    // Europe/Berlin puts its clocks forward on 28 March 2027 and back on 31 October 2027 (EU directive 2000/84).
+    for (const [today, before, after] of [
+      ["2027-03-27", "08:00", "07:00"],
+      ["2027-10-30", "07:00", "08:00"],
+    ] as const) {
+      const text = diaryIcs({
+        today,
+        timeZone: "Europe/Berlin",
+        opensAt: 540,
+        slots: [0, 1, 2].map((day) => ({
+          id: "j",
+          stage: "true",
+          day,
+          from: 0,
+          minutes: 90,
+          title: "H-014, True; a, b",
+        })),
+        days: [{ id: "p", on: today, title: "H-014 promised" }],
+      });
+      const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((e) => new ICAL.Event(e));
+      expect(events).toHaveLength(4);
+      const starts = events.slice(0, 3).map((e) => e.startDate.toJSDate().toISOString().slice(11, 16));
+      expect(starts[0]).toBe(before);
+      expect(starts[2]).toBe(after);
+      for (const e of events.slice(0, 3)) expect(e.duration.toSeconds()).toBe(90 * 60);
+      expect(events[0].summary).toBe("H-014, True; a, b");
+      expect(events[3].startDate.isDate).toBe(true);
+      expect(events[3].startDate.toString()).toBe(today);
+      expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
+      for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    }
+  });
+  test("a moment inside the hour that does not exist falls after it", () => {
+    expect(benchMoment("2027-03-28", 0, 150, "Europe/Berlin").toISOString()).toBe("2027-03-28T01:30:00.000Z");
+  });
+});

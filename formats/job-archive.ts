@@ -1,0 +1,35 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
+import { BadInput } from "@/core/wheel/bad-input";
+
+/** One file with everything: `job.json`, and each picture beside it under its own name. */
+export const zipArchive = (archive: { readonly files: Readonly<Record<string, Uint8Array>> }): Uint8Array => {
+  const { files, ...rest } = archive;
+  return zipSync({ "job.json": strToU8(JSON.stringify(rest, null, 1)), ...files });
+};
+
+/** A gigabyte would unpack from a megabyte of zeros: more than this is refused. */
+const MOST_BYTES = 200 * 1024 * 1024;
+
+/** @throws BadInput when it is no archive, or too large unpacked */
+export const unzipArchive = (bytes: Uint8Array): { files: Record<string, Uint8Array> } & Record<string, unknown> => {
+  let unpacked: Record<string, Uint8Array>;
+  try {
+    let size = 0;
+    unpacked = unzipSync(bytes, {
+      filter: (file) => {
+        size += file.originalSize;
+        if (size > MOST_BYTES) throw new Error("too large");
+        return true;
+      },
+    });
+  } catch {
+    throw new BadInput("archive", "this is no job archive: a zip file that cannot be unpacked; nothing was taken");
+  }
+  const { "job.json": job, ...files } = unpacked;
+  if (!job) throw new BadInput("archive", "job.json is missing in it; nothing was taken");
+  try {
+    return { ...JSON.parse(strFromU8(job)), files };
+  } catch {
+    throw new BadInput("archive", "job.json in it cannot be read; nothing was taken");
+  }
+};

@@ -1,0 +1,293 @@
+"use client";
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Diary as DiaryData, DiaryJob } from "@/core/planning/diary";
+import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
+import { send } from "../parts/outbox";
+import { ShopBar } from "../parts/shop-bar";
+
+const DAYS = 21;
+const dayOf = (today: string, offset: number): Date => new Date(Date.parse(`${today}T12:00:00Z`) + offset * 86_400_000);
+const short = (d: Date) =>
+  d.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, "0")}`;
+
+interface DiaryProps {
+  readonly diary: DiaryData;
+  readonly benchMinutes: readonly number[];
+  readonly opensAt: number;
+}
+
+/** Days as a tape with the bench hours filled; the wheels in their order, each with when it can be ready. */
+export const Diary = ({ diary, benchMinutes, opensAt }: DiaryProps) => {
+  const router = useRouter();
+  const { plan, today } = diary;
+  const firstSlot = (id: string) => plan.slots.findIndex((s) => s.id === id);
+  const inOrder = [...diary.jobs].sort((p, q) => {
+    const [a, b] = [firstSlot(p.id), firstSlot(q.id)];
+    return (a < 0 ? 1e9 : a) - (b < 0 ? 1e9 : b);
+  });
+  const [order, setOrder] = useState<readonly string[] | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const jobs = order ? order.flatMap((id) => diary.jobs.find((j) => j.id === id) ?? []) : inOrder;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const save = async (ids: readonly string[]) => {
+    setOrder(ids.length > 0 ? ids : null);
+    const sent = await send("/api/diary/order", { ids });
+    setMessage(sent.ok ? null : sent.message);
+    router.refresh();
+    setOrder(null);
+  };
+  const now = plan.slots[0];
+  const nowJob = now ? diary.jobs.find((j) => j.id === now.id) : null;
+  const late = plan.ready.filter((r) => (r.late ?? 0) > 0);
+  const weekday = (offset: number) => (dayOf(today, offset).getUTCDay() + 6) % 7;
+  const most = Math.max(60, ...benchMinutes);
+  return (
+    <div className="flex h-dvh flex-col">
+      <ShopBar current="/diary" title="Diary" />
+      <main className="flex min-h-0 flex-1 flex-col">
+        <p className="flex min-h-16 shrink-0 items-center gap-4 border-b border-grid px-4 text-2xl" data-testid="now">
+          {now && nowJob ? (
+            <>
+              <span>Now:</span>
+              <Link href={`/jobs/${nowJob.id}/${nowJob.open}`} className="font-bold underline">
+                {nowJob.mark}, {STAGE_NAMES[now.stage as Stage] ?? now.stage}
+              </Link>
+              <span>
+                {nowJob.machine}, some {Math.round(now.minutes)} minutes
+              </span>
+            </>
+          ) : (
+            <span>Nothing on the bench that can be worked on.</span>
+          )}
+          {late.length > 0 && (
+            <b className="ml-auto flex items-center gap-2 text-lg">
+              <svg width="20" height="20" viewBox="0 0 14 14" aria-hidden="true">
+                <path d="M7 0 14 7 7 14 0 7Z" fill="var(--color-stop)" />
+              </svg>
+              {late.length} {late.length === 1 ? "promise" : "promises"} in danger
+            </b>
+          )}
+        </p>
+        <Tape diary={diary} weekday={weekday} benchMinutes={benchMinutes} most={most} opensAt={opensAt} />
+        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
+          <div className="min-h-0 overflow-y-auto border-r border-grid">
+            {jobs.length === 0 && <p className="p-4 text-xl">No wheel on the bench.</p>}
+            <DndContext
+              sensors={sensors}
+              collisionDetection={closestCenter}
+              onDragEnd={({ active, over }) => {
+                if (!over || active.id === over.id) return;
+                const ids = jobs.map((j) => j.id);
+                void save(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+              }}
+            >
+              <SortableContext items={jobs.map((j) => j.id)} strategy={verticalListSortingStrategy}>
+                <ul aria-label="wheels in the order they are worked on">
+                  {jobs.map((j) => {
+                    const ready = plan.ready.find((r) => r.id === j.id);
+                    return (
+                      <Row
+                        key={j.id}
+                        job={j}
+                        ready={
+                          ready?.day === null || ready === undefined ? "not in sight" : short(dayOf(today, ready.day))
+                        }
+                        late={ready?.late ?? null}
+                      />
+                    );
+                  })}
+                </ul>
+              </SortableContext>
+            </DndContext>
+          </div>
+          <div className="flex min-h-0 flex-col overflow-y-auto p-4 text-lg">
+            {message && <p className="font-bold">{message}</p>}
+            <button type="button" onClick={() => void save([])} className="min-h-14 border border-rule">
+              order by promised day
+            </button>
+            <a href="/diary.ics" className="mt-2 flex min-h-14 items-center justify-center border border-rule">
+              as a calendar
+            </a>
+            <p className="pt-2 text-base">
+              Only this machine serves it: subscribe from here, or open the file elsewhere.
+            </p>
+            <h2 className="pt-4 font-bold">Look at again</h2>
+            {diary.rechecks.length === 0 && <p className="text-base">None due.</p>}
+            <ul>
+              {diary.rechecks.map((r) => (
+                <li key={`${r.wheelId}${r.on}`}>
+                  <Link href={`/wheels/${r.wheelId}`} className="flex min-h-12 items-center gap-3 underline">
+                    <b className="font-mono">{r.mark}</b> {short(new Date(`${r.on}T12:00:00Z`))}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            <h2 className="pt-4 font-bold">What things take, minutes</h2>
+            <table className="text-base">
+              <tbody>
+                {Object.entries(diary.times).map(([stage, t]) => (
+                  <tr key={stage} className="border-b border-grid">
+                    <td className="py-1">{STAGE_NAMES[stage as Stage] ?? stage}</td>
+                    <td className="text-right font-mono">{Math.round(t.median)}</td>
+                    <td className="pl-2 text-right">
+                      {Math.round(t.low)} to {Math.round(t.high)}
+                    </td>
+                    <td className="pl-2">{t.from === 0 ? "usual" : `of ${t.from}`}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </div>
+      </main>
+    </div>
+  );
+};
+
+/** One wheel of the list; the grip at its left is dragged, or moved by keyboard. */
+const Row = ({ job, ready, late }: { job: DiaryJob; ready: string; late: number | null }) => {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: job.id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: transform ? `translate3d(0, ${transform.y}px, 0)` : undefined, transition }}
+      className="grid min-h-16 grid-cols-[3.5rem_6rem_minmax(0,1fr)_8rem_9rem_9rem] items-center gap-3 border-b border-grid bg-paper pr-4"
+      data-testid="diary-row"
+    >
+      <button
+        type="button"
+        aria-label={`move ${job.mark}`}
+        className="h-full cursor-grab touch-none"
+        {...attributes}
+        {...listeners}
+      >
+        <svg width="20" height="24" viewBox="0 0 20 24" aria-hidden="true" className="mx-auto">
+          <path d="M2 5h16M2 12h16M2 19h16" stroke="currentColor" strokeWidth="2" />
+        </svg>
+      </button>
+      <Link href={`/jobs/${job.id}/${job.open}`} className="font-mono text-xl font-bold underline">
+        {job.mark}
+      </Link>
+      <span className="min-w-0">
+        <span className="block truncate text-lg">{job.machine}</span>
+        <span className="block truncate text-base">
+          {job.waitingFor ? `waits: ${job.waitingFor}` : `next ${job.next}`}; {job.customer}
+        </span>
+      </span>
+      <span className="text-right text-lg">{clock(job.minutes)} h</span>
+      <span className="text-right text-lg">
+        {job.promised ? short(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
+      </span>
+      <span className={`text-right text-lg ${late ? "font-bold" : ""}`}>
+        {ready}
+        {late ? <span className="block text-base">{late} days late</span> : null}
+      </span>
+    </li>
+  );
+};
+
+/** Three weeks as a tape: each day as tall as its bench hours, filled with the wheels worked on. */
+const Tape = ({
+  diary,
+  weekday,
+  benchMinutes,
+  most,
+  opensAt,
+}: {
+  diary: DiaryData;
+  weekday: (offset: number) => number;
+  benchMinutes: readonly number[];
+  most: number;
+  opensAt: number;
+}) => {
+  const width = 1240 / DAYS;
+  const scale = 120 / most;
+  return (
+    <svg
+      viewBox="0 0 1240 170"
+      className="w-full shrink-0 border-b border-ink"
+      role="img"
+      aria-label="bench hours of three weeks"
+    >
+      {[...Array(DAYS).keys()].map((d) => {
+        const hours = benchMinutes[weekday(d)];
+        const date = dayOf(diary.today, d);
+        return (
+          <g key={d}>
+            <rect
+              x={d * width + 1}
+              y={8}
+              width={width - 2}
+              height={Math.max(1, hours * scale)}
+              fill="none"
+              stroke="var(--color-rule)"
+            />
+            {diary.plan.slots
+              .filter((s) => s.day === d)
+              .map((s) => {
+                const job = diary.jobs.find((j) => j.id === s.id);
+                return (
+                  <g key={`${s.id}${s.from}`}>
+                    <rect
+                      x={d * width + 1}
+                      y={8 + s.from * scale}
+                      width={width - 2}
+                      height={Math.max(1, s.minutes * scale)}
+                      fill="var(--color-paper)"
+                      stroke="var(--color-ink)"
+                      strokeWidth="1.2"
+                    >
+                      <title>{`${clock(opensAt + s.from)} ${job?.mark ?? ""} ${s.stage}`}</title>
+                    </rect>
+                    {s.minutes * scale > 15 && (
+                      <text
+                        x={d * width + width / 2}
+                        y={8 + (s.from + s.minutes / 2) * scale + 5}
+                        fontSize="14"
+                        textAnchor="middle"
+                        fill="var(--color-ink)"
+                      >
+                        {job?.mark}
+                      </text>
+                    )}
+                  </g>
+                );
+              })}
+            {diary.jobs.some((j) => j.promised === date.toISOString().slice(0, 10)) && (
+              <path d={`M${d * width + width / 2} 128l6 9h-12Z`} fill="var(--color-ink)">
+                <title>promised</title>
+              </path>
+            )}
+            <text
+              x={d * width + width / 2}
+              y="150"
+              fontSize="15"
+              textAnchor="middle"
+              fill="var(--color-ink)"
+              fontWeight={d === 0 ? 700 : 400}
+            >
+              {date.getUTCDate()}
+            </text>
+            <text x={d * width + width / 2} y="166" fontSize="14" textAnchor="middle" fill="var(--color-ink)">
+              {date.toLocaleDateString("en-GB", { weekday: "short", timeZone: "UTC" })}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+};

@@ -1,0 +1,129 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { FinishAnswer, FinishLine } from "@/core/finish/finish";
+import { EntryBar } from "../parts/entry-bar";
+import { send } from "../parts/outbox";
+
+/** How a line stands, told by shape: ticked, bitten, crossed. */
+const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undefined }) => {
+  const good = line.state === "shown" || answer?.answer === "seen";
+  const words = good
+    ? "in order"
+    : line.stops
+      ? "stops"
+      : answer
+        ? "told"
+        : line.state === "against"
+          ? "against it"
+          : "open";
+  return (
+    <svg width="30" height="30" viewBox="0 0 22 22" role="img" aria-label={words} className="shrink-0">
+      {good ? (
+        <path d="M2 2h18v18H2ZM6 11l4 4 7-8" fill="none" stroke="currentColor" strokeWidth="2.2" />
+      ) : line.stops ? (
+        <path d="M2 2h18v18H2Z" fill="var(--color-stop)" stroke="currentColor" strokeWidth="2" />
+      ) : answer ? (
+        <path d="M2 2h18v18H2ZM6 11h10" fill="none" stroke="currentColor" strokeWidth="2.2" />
+      ) : (
+        <path d="M2 2h18v18H2Z" fill="none" stroke="currentColor" strokeWidth="2.2" strokeDasharray="4 3" />
+      )}
+    </svg>
+  );
+};
+
+/** Looked at line by line before the wheel goes: what the record shows, and what only eyes can tell. */
+export const FinishList = ({
+  jobId,
+  lines,
+  answers,
+}: {
+  jobId: string;
+  lines: readonly FinishLine[];
+  answers: Readonly<Record<string, FinishAnswer>>;
+}) => {
+  const router = useRouter();
+  const [told, setTold] = useState<Readonly<Record<string, FinishAnswer>>>({});
+  const [because, setBecause] = useState<FinishLine | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const all = { ...answers, ...told };
+  const put = async (line: FinishLine, answer: FinishAnswer) => {
+    const sent = await send(`/api/jobs/${jobId}/measurements`, {
+      id: crypto.randomUUID(),
+      name: "finish.answer",
+      place: lines.indexOf(line) + 1,
+      typed: `${line.key}|${answer.answer}${answer.because ? `|${answer.because}` : ""}`,
+    });
+    setMessage(sent.ok ? null : sent.message);
+    setTold({ ...told, [line.key]: answer });
+    setBecause(null);
+    router.refresh();
+  };
+  const key = (on: boolean) => `min-h-14 min-w-32 border-l border-rule px-3 text-lg ${on ? "bg-ink text-paper" : ""}`;
+  return (
+    <>
+      <ul className="min-h-0 flex-1 overflow-y-auto" aria-label="finish">
+        {lines.map((l) => {
+          const a = all[l.key];
+          return (
+            <li
+              key={l.key}
+              className="flex min-h-16 items-stretch border-b border-grid"
+              data-testid={`finish-${l.key}`}
+            >
+              <span className="flex min-w-0 flex-1 items-center gap-4 px-4 py-1">
+                <Mark line={l} answer={a} />
+                <span>
+                  <span className="block text-xl">{l.label}</span>
+                  <span className="block text-base">
+                    {l.text}
+                    {a?.because ? ` – ${a.because}` : ""}
+                  </span>
+                </span>
+              </span>
+              {l.state !== "shown" && !l.stops && (
+                <>
+                  <button
+                    type="button"
+                    aria-pressed={a?.answer === "seen"}
+                    className={key(a?.answer === "seen")}
+                    onClick={() => void put(l, { answer: "seen", because: "" })}
+                  >
+                    {l.state === "against" ? "accepted" : "seen"}
+                  </button>
+                  <button
+                    type="button"
+                    aria-pressed={a?.answer === "not-part"}
+                    className={key(a?.answer === "not-part")}
+                    onClick={() => void put(l, { answer: "not-part", because: "" })}
+                  >
+                    not part of it
+                  </button>
+                  <button
+                    type="button"
+                    aria-pressed={a?.answer === "not-done"}
+                    className={key(a?.answer === "not-done")}
+                    onClick={() => setBecause(l)}
+                  >
+                    not done …
+                  </button>
+                </>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {message && <p className="border-t border-grid px-4 py-2 text-lg font-bold">{message}</p>}
+      {because && (
+        <EntryBar
+          prompt={`${because.label}: not done because`}
+          how="it prints on the sheet"
+          kind="text"
+          offered={["customer fits the tyre", "part not in yet", "customer's wish"]}
+          onTake={(typed) => void put(because, { answer: "not-done", because: typed })}
+          onClose={() => setBecause(null)}
+        />
+      )}
+    </>
+  );
+};

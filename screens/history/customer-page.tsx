@@ -1,0 +1,45 @@
+import Link from "next/link";
+import { ShopBar } from "../parts/shop-bar";
+
+interface CustomerPageProps {
+  readonly name: string;
+  readonly telephone: string;
+  readonly wheels: readonly {
+    readonly id: string;
+    readonly mark: string;
+    readonly machine: string;
+    readonly place: string;
+    readonly visits: number;
+    readonly last: string | null;
+  }[];
+}
+
+/** A customer's wheels, each with how often it was here. */
+export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => (
+  <div className="flex h-dvh flex-col">
+    <ShopBar current="" title={name || "no name"} />
+    <main className="min-h-0 flex-1 overflow-y-auto">
+      <p className="px-4 py-3 text-xl">{telephone}</p>
+      <ul>
+        {wheels.map((w) => (
+          <li key={w.id}>
+            <Link
+              href={`/wheels/${w.id}`}
+              className="grid min-h-16 grid-cols-[7rem_minmax(0,1fr)_12rem] items-center gap-4 border-b border-grid px-4 text-lg"
+            >
+              <b className="font-mono text-xl">{w.mark}</b>
+              <span className="truncate">
+                {w.machine}
+                {w.place === "other" ? "" : `, ${w.place} wheel`}
+              </span>
+              <span className="text-right">
+                {w.visits} {w.visits === 1 ? "visit" : "visits"}
+                {w.last ? `, ${w.last}` : ""}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </main>
+  </div>
+);

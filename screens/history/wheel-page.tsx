@@ -1,0 +1,158 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Visit, WheelHistory } from "@/core/shop/visit";
+import { settledBetween } from "@/core/truing/settled";
+import { send } from "../parts/outbox";
+import { ShopBar } from "../parts/shop-bar";
+
+const KINDS = [
+  { kind: "check-only", label: "check" },
+  { kind: "true-only", label: "true" },
+  { kind: "broken-spoke", label: "broken spoke" },
+  { kind: "rebuild", label: "rebuild" },
+] as const;
+
+/** Every visit of a wheel, what moved between leaving and coming back, and a new visit begun here. */
+export const WheelPage = ({ history }: { history: WheelHistory }) => {
+  const router = useRouter();
+  const [message, setMessage] = useState<string | null>(null);
+  const visits = [...history.visits].reverse();
+  const again = async (kind: string) => {
+    const id = crypto.randomUUID();
+    const sent = await send("/api/jobs", { id, kind, wheelId: history.wheelId });
+    if (!sent.ok) return setMessage(sent.message);
+    router.push(`/jobs/${id}/${kind === "rebuild" ? "book-in" : kind === "broken-spoke" ? "lace" : "true"}`);
+  };
+  return (
+    <div className="flex h-dvh flex-col">
+      <ShopBar current="" title={`Wheel ${history.mark}`} />
+      <main className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
+        <p className="text-xl">
+          {history.machine},{" "}
+          <Link href={`/customers/${history.customerId}`} className="underline">
+            {history.customer || "no name"}
+          </Link>
+        </p>
+        <p className="pb-2 text-base">
+          {visits.length} {visits.length === 1 ? "visit" : "visits"}. The code on its sheet opens this page, on the
+          shop's own machine only.
+        </p>
+        {visits.map((v, i) => (
+          <section key={v.jobId} className="border-t border-ink py-3" data-testid="visit">
+            <h2 className="flex flex-wrap items-baseline gap-4 text-xl">
+              <b>{v.opened}</b>
+              <span>{v.kind.replace("-", " ")}</span>
+              <span className="text-lg">{v.wanted}</span>
+              <Link href={`/jobs/${v.jobId}/hand-back`} className="text-lg underline">
+                sheet
+              </Link>
+              <a href={`/api/jobs/${v.jobId}/archive`} className="text-lg underline">
+                everything as one file
+              </a>
+            </h2>
+            <p>
+              found at <b className="font-mono">{v.found.tir}</b>, left at <b className="font-mono">{v.left.tir}</b>{" "}
+              (side to side, hop); {v.rounds} rounds, {v.nipplesTurned} turns made
+              {v.finished ? `; handed back ${v.finished}${v.signedBy ? ` by ${v.signedBy}` : ""}` : "; on the bench"}
+              {v.recheckOn ? `; look at it again from ${v.recheckOn}` : ""}.
+            </p>
+            {visits[i + 1] && <Moved before={visits[i + 1]} after={v} />}
+          </section>
+        ))}
+      </main>
+      {message && (
+        <p role="alert" className="px-4 py-2 font-bold">
+          {message}
+        </p>
+      )}
+      <section aria-label="it is back" className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+        <span className="flex items-center px-4 text-xl font-bold">It is back:</span>
+        {KINDS.map((k) => (
+          <button
+            key={k.kind}
+            type="button"
+            onClick={() => void again(k.kind)}
+            className="flex-1 border-l border-rule text-xl"
+          >
+            {k.label}
+          </button>
+        ))}
+      </section>
+    </div>
+  );
+};
+
+/** What moved on the road: how it left drawn thin, how it came back drawn thick. */
+const Moved = ({ before, after }: { before: Visit; after: Visit }) => {
+  const lateral = settledBetween(before.left.lateral, after.found.lateral);
+  const radial = settledBetween(before.left.radial, after.found.radial);
+  if (lateral.places < 4)
+    return <p className="text-base">Not read on both visits: what moved on the road cannot be told.</p>;
+  const tension = before.leftTension.flatMap((t, i) => {
+    const now = after.foundTension[i];
+    return t && now !== null && now !== undefined ? [now / t - 1] : [];
+  });
+  const mean = tension.length > 0 ? tension.reduce((a, b) => a + b, 0) / tension.length : null;
+  return (
+    <div className="pt-1">
+      <p data-testid="moved">
+        Since it left: side to side moved up to <b className="font-mono">{lateral.moved.toFixed(2)}</b> mm (at{" "}
+        {lateral.at}), hop <b className="font-mono">{radial.moved.toFixed(2)}</b> mm
+        {mean === null ? "" : `, tension ${mean >= 0 ? "+" : "−"}${Math.abs(Math.round(mean * 100))} %`}.
+        {mean !== null && mean < -0.1
+          ? ` It came back loose: last time it was de-stressed and left at ${before.left.tir}; look at the threads and the heads' seats.`
+          : ""}
+      </p>
+      <Lines before={before.left.lateral} after={after.found.lateral} label="side to side" />
+      <Lines before={before.left.radial} after={after.found.radial} label="hop" />
+    </div>
+  );
+};
+
+const Lines = ({
+  before,
+  after,
+  label,
+}: {
+  before: readonly (number | null)[];
+  after: readonly (number | null)[];
+  label: string;
+}) => {
+  const middle = (line: readonly (number | null)[]) => {
+    const read = line.filter((v): v is number => v !== null).sort((a, b) => a - b);
+    return read[Math.floor(read.length / 2)] ?? 0;
+  };
+  const centred = (line: readonly (number | null)[]) => {
+    const zero = middle(line);
+    return line.flatMap((v, i) => (v === null ? [] : [{ i, v: v - zero }]));
+  };
+  const [a, b] = [centred(before), centred(after)];
+  const scale = [0.5, 1, 2, 5].find((s) => s >= Math.max(...[...a, ...b].map((p) => Math.abs(p.v)))) ?? 5;
+  const path = (line: readonly { i: number; v: number }[]) =>
+    line
+      .map(
+        (p, k) =>
+          `${k === 0 ? "M" : "L"}${150 + ((p.i + 0.5) / Math.max(before.length, after.length)) * 840} ${45 - (p.v / scale) * 36}`,
+      )
+      .join("");
+  return (
+    <svg
+      viewBox="0 0 1000 90"
+      className="w-full"
+      role="img"
+      aria-label={`${label}: as it left thin, as it came back thick`}
+    >
+      <text x="0" y="40" fontSize="18" fill="var(--color-ink)">
+        {label}
+      </text>
+      <text x="0" y="62" fontSize="16" fill="var(--color-ink)">
+        {scale} mm either way
+      </text>
+      <line x1="150" x2="990" y1="45" y2="45" stroke="var(--color-grid)" />
+      <path d={path(a)} fill="none" stroke="var(--color-ink)" strokeWidth="1.5" />
+      <path d={path(b)} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
+    </svg>
+  );
+};

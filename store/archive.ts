@@ -1,0 +1,146 @@
+import type { ArchivePreview } from "@/core/shop/archive-preview";
+import { BadInput } from "@/core/wheel/bad-input";
+import { database } from "./database";
+import { touchJob } from "./touch";
+
+/** Every table a job's record lies in, parents first; how its rows are found. */
+const TABLES = [
+  { name: "customers", by: "customer" },
+  { name: "wheels", by: "wheel" },
+  { name: "jobs", by: "id" },
+  { name: "measurements", by: "job" },
+  { name: "builds", by: "job" },
+  { name: "rounds", by: "job" },
+  { name: "readings", by: "round" },
+  { name: "turns", by: "round" },
+  { name: "sheets", by: "job" },
+  { name: "orders", by: "job" },
+  { name: "goods", by: "order" },
+  { name: "photos", by: "job" },
+] as const;
+export type ArchiveTable = (typeof TABLES)[number]["name"];
+
+type Row = Readonly<Record<string, unknown>>;
+
+/** One job whole: every row as it is stored; bytes apart, by name. */
+export interface JobArchive {
+  readonly format: "tall-compass/job";
+  readonly version: 1;
+  readonly tables: Readonly<Record<ArchiveTable, readonly Row[]>>;
+  readonly files: Readonly<Record<string, Uint8Array>>;
+}
+
+/** Made by the database anew: an order of arrival belongs to one database. */
+const OWN = ["order"];
+const PHOTO_BYTES = ["large", "small"] as const;
+
+const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
+const stored = (value: unknown): unknown =>
+  value !== null && typeof value === "object" && "date" in (value as Row)
+    ? new Date(String((value as Row).date))
+    : value !== null && typeof value === "object"
+      ? JSON.stringify(value)
+      : value;
+
+/** Reads a job out in one consistent look. @throws BadInput when there is none */
+export const readArchive = async (jobId: string): Promise<JobArchive> =>
+  database().transaction(
+    async (trx) => {
+      const job = await trx("jobs").where({ id: jobId }).first();
+      if (!job) throw new BadInput("job", "there is no such job");
+      const wheel = await trx("wheels").where({ id: job.wheel_id }).first();
+      const rounds = (await trx("rounds").where({ job_id: jobId }).select("id")).map((r) => r.id);
+      const orders = (await trx("orders").where({ job_id: jobId }).select("id")).map((r) => r.id);
+      const files: Record<string, Uint8Array> = {};
+      const tables = {} as Record<ArchiveTable, Row[]>;
+      for (const { name, by } of TABLES) {
+        const rows: Row[] =
+          by === "customer"
+            ? await trx(name).where({ id: wheel.customer_id })
+            : by === "wheel"
+              ? [wheel]
+              : by === "id"
+                ? [job]
+                : by === "job"
+                  ? await trx(name)
+                      .where({ job_id: jobId })
+                      .orderBy(name === "builds" ? "job_id" : "created_at")
+                      .orderBy(name === "builds" || name === "rounds" || name === "sheets" ? "created_at" : "order")
+                  : await trx(name)
+                      .whereIn(by === "round" ? "round_id" : "order_id", by === "round" ? rounds : orders)
+                      .orderBy("order");
+        tables[name] = rows.map((r) =>
+          Object.fromEntries(
+            Object.entries(r).flatMap(([k, v]) => {
+              if (OWN.includes(k)) return [];
+              if (Buffer.isBuffer(v)) {
+                files[`${name}/${String(r.id)}-${k}`] = new Uint8Array(v);
+                return [];
+              }
+              return [[k, plain(v)]];
+            }),
+          ),
+        );
+      }
+      return { format: "tall-compass/job", version: 1, tables, files };
+    },
+    { isolationLevel: "repeatable read" },
+  );
+
+const isArchive = (a: JobArchive): boolean =>
+  a?.format === "tall-compass/job" && a.version === 1 && TABLES.every(({ name }) => Array.isArray(a.tables?.[name]));
+
+/** What taking an archive in would do. @throws BadInput */
+export const previewArchive = async (archive: JobArchive): Promise<ArchivePreview> => {
+  if (!isArchive(archive))
+    throw new BadInput("archive", "this is no job archive of Tall Compass, version 1; nothing was taken");
+  let held = 0;
+  const rows: Record<string, number> = {};
+  for (const { name } of TABLES) {
+    const key = name === "builds" ? "job_id" : "id";
+    const ids = archive.tables[name].map((r) => String(r[key] ?? ""));
+    if (ids.some((id) => !/^[0-9a-f-]{36}$/.test(id)))
+      throw new BadInput(
+        `archive.${name}`,
+        `line ${ids.findIndex((id) => !/^[0-9a-f-]{36}$/.test(id)) + 1} has no id of its own; nothing was taken`,
+      );
+    rows[name] = ids.length;
+    if (ids.length > 0) held += (await database()(name).whereIn(key, ids).select(key)).length;
+  }
+  return {
+    mark: String(archive.tables.wheels[0]?.mark ?? ""),
+    customer: String(archive.tables.customers[0]?.name ?? ""),
+    rows,
+    held,
+    photos: archive.tables.photos.length,
+  };
+};
+
+/** Takes an archive in, whole or not at all; what is here already stays as it is. @throws BadInput */
+export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> => {
+  const preview = await previewArchive(archive);
+  await database().transaction(async (trx) => {
+    for (const { name } of TABLES) {
+      const known = await trx(name).columnInfo();
+      for (const row of archive.tables[name]) {
+        const values: Record<string, unknown> = Object.fromEntries(
+          Object.entries(row)
+            .filter(([k]) => k in known)
+            .map(([k, v]) => [k, stored(v)]),
+        );
+        if (name === "photos")
+          for (const part of PHOTO_BYTES) {
+            const bytes = archive.files[`photos/${String(row.id)}-${part}`];
+            if (!bytes)
+              throw new BadInput("archive.photos", `the picture ${String(row.id)} is missing; nothing was taken`);
+            values[part] = Buffer.from(bytes);
+          }
+        const key = name === "builds" ? "job_id" : "id";
+        await trx(name).insert(values).onConflict(key).merge([key]);
+      }
+    }
+  });
+  const job = archive.tables.jobs[0];
+  if (job) await touchJob(String(job.id));
+  return preview;
+};
