@@ -16,6 +16,7 @@ test("every main view", async ({ page }) => {
     ["H-014", "book-in"],
     ["L-007", "spokes"],
     ["L-007", "lace"],
+    ["H-014", "tension"],
     ["H-014", "true"],
     ["G-002", "hand-back"],
   ] as const) {
@@ -28,7 +29,6 @@ test("every main view", async ({ page }) => {
   await page.keyboard.press("Escape");
   for (const [tab, name] of [
     ["Hub", "measure-hub"],
-    ["Offset", "measure-offset"],
     ["Old spokes", "measure-old-spokes"],
   ] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
@@ -39,7 +39,6 @@ test("every main view", async ({ page }) => {
   for (const [tab, name] of [
     ["Crosses", "spokes-crosses"],
     ["What if", "spokes-what-if"],
-    ["Goods in", "spokes-goods-in"],
   ] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
     await page.waitForTimeout(300);
@@ -57,17 +56,28 @@ test("every main view", async ({ page }) => {
   await page.keyboard.press("Escape");
   await page.waitForTimeout(300);
   await keep(page, "lace-broken");
-  await open(page, "L-007", "lace");
-  await page.getByRole("button", { name: /go on at/ }).click();
-  await keep(page, "lace-walk");
+  for (const [tab, name] of [
+    ["How tight", "tension-how-tight"],
+    ["Under load", "tension-under-load"],
+  ] as const) {
+    await open(page, "H-014", "tension");
+    await page.getByRole("tab", { name: tab }).click();
+    await page.waitForTimeout(1200);
+    await keep(page, name);
+  }
+  await open(page, "H-014", "true");
+  await page.getByRole("tab", { name: "How true" }).click();
+  await page.waitForTimeout(1500);
+  await keep(page, "true-how-true");
+  await page.goto("/diary");
+  await page.waitForTimeout(400);
+  await keep(page, "diary");
+  await open(page, "H-014", "hand-back");
+  await keep(page, "finish");
   await open(page, "H-014", "true");
   await page.getByRole("button", { name: /turn \d+ nipples/ }).click();
   await keep(page, "turning-walk");
   await page.setViewportSize({ width: 820, height: 1180 });
   await open(page, "H-014", "true");
   await keep(page, "true-upright");
-  await open(page, "P-030", "true");
-  await page.getByRole("button", { name: "read the wheel" }).click();
-  await page.waitForTimeout(500);
-  await keep(page, "reading-walk");
 });

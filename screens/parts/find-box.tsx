@@ -40,7 +40,9 @@ export const FindBox = () => {
     }
   }, []);
   useEffect(() => {
-    if (typed.trim() === "") return setFound([]);
+    // What the last letters found must not be taken for what these find.
+    setFound([]);
+    if (typed.trim() === "") return;
     let there = true;
     // A tenth of a second after the last letter: nobody types a name in one stroke.
     const wait = setTimeout(() => {

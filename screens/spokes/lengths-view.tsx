@@ -28,8 +28,11 @@ export const LengthsView = ({
         <div className="flex min-w-0 flex-1 flex-col justify-center gap-1 pr-3">
           <p className="flex items-center gap-2 text-xl">
             <SideMark side={k.flange} />
-            {names[k.flange]}
-            {k.row ? `, ${k.row} row` : ""}
+            {/* A stop for the keyboard in each, so that the list can be moved without a finger. */}
+            <a id={`kind-${k.spokes[0]}`} href={`#kind-${k.spokes[0]}`}>
+              {names[k.flange]}
+              {k.row ? `, ${k.row} row` : ""}
+            </a>
           </p>
           <p className="text-base">
             {k.lean}, head {k.head === "out" ? "outside" : "inside"}

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { readLength } from "@/core/units/read-number";
@@ -8,6 +7,7 @@ import { EntryBar } from "../parts/entry-bar";
 import { GaugePicture } from "../parts/gauge-picture";
 import { DoubtFlag } from "../parts/ledger-panel";
 import { send } from "../parts/outbox";
+import { ShopBar } from "../parts/shop-bar";
 
 type Drawer = StockLine & { readonly id: string };
 interface Preview {
@@ -105,11 +105,8 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
   };
   return (
     <div className="flex h-dvh flex-col">
-      <header className="flex h-16 shrink-0 items-center gap-4 border-b-2 border-ink px-4">
-        <Link href="/" className="flex min-h-12 items-center text-base underline">
-          all jobs
-        </Link>
-        <h1 className="text-2xl font-bold">Stock</h1>
+      <ShopBar current="/stock" title="Stock" />
+      <div className="flex h-12 shrink-0 items-center gap-4 border-b border-grid px-4">
         <a href="/api/stock/list" className="ml-auto flex min-h-12 items-center text-base underline">
           save as a list
         </a>
@@ -126,7 +123,7 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
             }}
           />
         </label>
-      </header>
+      </div>
       <main className="min-h-0 flex-1 overflow-y-auto">
         {preview && (
           <section aria-label="the list" className="border-b-2 border-ink p-4 text-lg">
