@@ -28,7 +28,6 @@ test("every main view", async ({ page }) => {
   await keep(page, "measure");
   await page.keyboard.press("Escape");
   for (const [tab, name] of [
-    ["Hub", "measure-hub"],
     ["Old spokes", "measure-old-spokes"],
   ] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
@@ -37,7 +36,6 @@ test("every main view", async ({ page }) => {
   }
   await open(page, "L-007", "spokes");
   for (const [tab, name] of [
-    ["Crosses", "spokes-crosses"],
     ["What if", "spokes-what-if"],
   ] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
