@@ -556,11 +556,11 @@ export const True = (props: TrueProps) => {
               {message}
             </p>
           )}
-          <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
+          <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
             <button
               type="button"
               onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)}
-              className="w-40 border-r border-rule text-lg leading-tight"
+              className="w-40 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
             >
               read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}
             </button>
@@ -568,7 +568,7 @@ export const True = (props: TrueProps) => {
               type="button"
               aria-pressed={tension}
               onClick={() => setTension(!tension)}
-              className="w-24 border-r border-rule text-base leading-tight"
+              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
             >
               {tension ? "and tension" : "no tension"}
             </button>
@@ -576,28 +576,28 @@ export const True = (props: TrueProps) => {
               type="button"
               aria-pressed={withOffset}
               onClick={() => setWithOffset(!withOffset)}
-              className="w-24 border-r border-rule text-base leading-tight"
+              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
             >
               {withOffset ? "and offset" : "no offset"}
             </button>
             <button
               type="button"
               onClick={() => void begin("other")}
-              className="w-28 border-r border-rule text-lg leading-tight"
+              className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
             >
               other ways
             </button>
             <button
               type="button"
               onClick={() => void begin("live")}
-              className="w-28 border-r border-rule text-lg leading-tight"
+              className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
             >
               the stand
             </button>
             <button
               type="button"
               onClick={readWheel}
-              className={`flex-1 text-2xl outline-offset-[-8px] ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
+              className={`flex-1 text-2xl outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
             >
               {turned > 0
                 ? "de-stressed: read the next round"
@@ -611,7 +611,7 @@ export const True = (props: TrueProps) => {
               <button
                 type="button"
                 onClick={beginTurning}
-                className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px]"
+                className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
               >
                 turn {toTurn - turned} nipples
               </button>
