@@ -5,7 +5,7 @@ export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
   test: {
     include: ["{core,store,devices,formats,cli,screens,demo}/**/*.test.{ts,tsx}"],
-    testTimeout: 30_000,
+    testTimeout: 180_000,
     reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],
   },
 });

@@ -27,17 +27,13 @@ test("every main view", async ({ page }) => {
   await page.getByRole("button", { name: /^washer/ }).click();
   await keep(page, "measure");
   await page.keyboard.press("Escape");
-  for (const [tab, name] of [
-    ["Old spokes", "measure-old-spokes"],
-  ] as const) {
+  for (const [tab, name] of [["Old spokes", "measure-old-spokes"]] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
     await page.waitForTimeout(200);
     await keep(page, name);
   }
   await open(page, "L-007", "spokes");
-  for (const [tab, name] of [
-    ["What if", "spokes-what-if"],
-  ] as const) {
+  for (const [tab, name] of [["What if", "spokes-what-if"]] as const) {
     await page.getByRole("tab", { name: new RegExp(`^${tab}`) }).click();
     await page.waitForTimeout(300);
     await keep(page, name);

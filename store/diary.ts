@@ -15,12 +15,13 @@ const dayNumber = (iso: string): number => Math.round(Date.parse(`${iso}T00:00:0
 /** Bench minutes each stage took on wheels handed back, from the marks left in the record at the time. */
 export const learnTimes = async (): Promise<Readonly<Record<string, StageTime>>> => {
   const rows = await database()("jobs")
-    .whereNotNull("minutes")
+    .whereNotNull("finished_at")
     .orderBy("finished_at", "desc")
     .limit(60)
     .select("minutes");
   const past: Record<string, number[]> = {};
   for (const row of rows) {
+    if (row.minutes === null) continue;
     const own: Record<string, number> = typeof row.minutes === "string" ? JSON.parse(row.minutes) : row.minutes;
     for (const [stage, m] of Object.entries(own)) past[stage] = [...(past[stage] ?? []), m];
   }

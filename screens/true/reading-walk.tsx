@@ -85,7 +85,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
         : onDial || stop.what === "offset"
           ? read.mm
           : read.value;
-    return { ok: true, value: sign * plain };
+    // Thirty-five hundredths are 0.35, not what a binary product of them leaves.
+    return { ok: true, value: (sign * Math.round(plain * 1e6)) / 1e6 };
   };
   const compare = (value: number) => {
     const before = valueAt(round, stop) ?? 0;
