@@ -35,7 +35,9 @@ export const jobFinish = (
         })
       : [];
   const answers: Record<string, FinishAnswer> = {};
-  for (const e of taken["finish.answer"]?.counting ?? []) {
+  // The newest answer to a line counts, wherever the line stood when it was given.
+  const given = [...(taken["finish.answer"]?.counting ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
+  for (const e of given) {
     const [key, answer, ...because] = e.typed.split("|");
     if (answer === "seen" || answer === "not-part" || answer === "not-done")
       answers[key] = { answer, because: because.join("|") };

@@ -37,18 +37,18 @@ const timed = (work: () => void): number => {
   return performance.now() - start;
 };
 
-const readings = (seed: number) => {
+const readings = (seed: number, holes = 40) => {
   const luck = chance(seed + 1000);
   const line = (size: number) => {
     const [a, b, p, q] = [luck.between(0, size), luck.between(0, size / 2), luck.between(0, 6), luck.between(0, 6)];
-    return [...Array(40).keys()].map(
+    return [...Array(holes).keys()].map(
       (i) => a * Math.cos((i * Math.PI) / 10 - p) + b * Math.cos((i * Math.PI) / 6.67 - q) + luck.normal(0.02),
     );
   };
   return {
     lateral: line(0.5),
     radial: line(0.3),
-    tension: [...Array(40).keys()].map(() => luck.between(200, 700)),
+    tension: [...Array(holes).keys()].map(() => luck.between(200, 700)),
     offset: luck.between(-0.5, 0.5),
   };
 };
@@ -70,6 +70,30 @@ for (let i = 0; i < ITERATIONS; i++) {
   influenceTimes.push(timed(() => elasticWheel(wheelGeometry(wheel))));
   const given = readings(100 + i);
   adviceTimes.push(
+    timed(() =>
+      advise({
+        wheel,
+        readings: given,
+        tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
+        stage: 1,
+        nipple: { step: 1 / 16, most: 1 },
+        history: [],
+      }),
+    ),
+  );
+}
+/** Thirty-six spokes a side: the most a hub has. */
+const largestTimes: number[] = [];
+for (let i = 0; i < ITERATIONS / 4; i++) {
+  const base = anotherWheel(900 + i);
+  const wheel = readWheel({
+    ...base,
+    rim: { ...base.rim, holes: 72 },
+    hub: { ...base.hub, A: { ...base.hub.A, holes: 36 }, B: { ...base.hub.B, holes: 36 } },
+    lacing: { A: { cross: 4 }, B: { cross: 4 } },
+  });
+  const given = readings(900 + i, 72);
+  largestTimes.push(
     timed(() =>
       advise({
         wheel,
@@ -114,6 +138,7 @@ console.log(
   `influences, 40 spokes: median ${influence.toFixed(2)} ms of ${ITERATIONS} (${((influence * 1e6) / ourOperations).toFixed(2)} ns an operation)`,
 );
 console.log(`influences and advice: median ${advice.toFixed(2)} ms of ${ITERATIONS}`);
+console.log(`influences and advice, 72 spokes: median ${median(largestTimes).toFixed(1)} ms of ${ITERATIONS / 4}`);
 console.log(
   `dense frame, ${unknowns} unknowns: median ${dense.toFixed(0)} ms of ${DENSE_ITERATIONS} (${((dense * 1e6) / theirOperations).toFixed(2)} ns an operation)`,
 );
