@@ -1,9 +1,7 @@
 import Papa from "papaparse";
 import { checkPoints, type GaugePoint } from "@/core/tension/gauge-table";
-import { NEWTON_PER_KGF, NEWTON_PER_LBF } from "@/core/units/lengths";
+import { type ForceUnit, NEWTON_PER } from "@/core/units/forces";
 
-export type ForceUnit = "N" | "kgf" | "lbf";
-const PER: Readonly<Record<ForceUnit, number>> = { N: 1, kgf: NEWTON_PER_KGF, lbf: NEWTON_PER_LBF };
 const COLUMNS: readonly (readonly [string, ForceUnit])[] = [
   ["tension_n", "N"],
   ["tension_kgf", "kgf"],
@@ -58,7 +56,7 @@ export const gaugeFromCsv = (text: string): ReadGaugeTable => {
       errors.push({ line: i + 2, message: `${column[0]}: ${tension} is less than slack` });
     if (reading === null || tension === null) return [];
     lines.push(i + 2);
-    return [{ reading, tension: tension * PER[column[1]] }];
+    return [{ reading, tension: tension * NEWTON_PER[column[1]] }];
   });
   if (errors.length === 0) {
     if (points.length < 2) errors.push({ line: 2, message: "one line tells nothing between; two at least" });

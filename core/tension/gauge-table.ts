@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { NEWTON_PER_KGF } from "../units/lengths";
+import { NEWTON_PER } from "../units/forces";
 
 /** One line of a gauge's table: what it shows at a tension. Own divisions, N. */
 export interface GaugePoint {
@@ -23,7 +23,7 @@ export type GaugeTension =
   | { readonly ok: false; readonly beyond: "below" | "above" | "empty"; readonly message: string };
 
 /** @param mass kg hung on the spoke: a kilogram pulls with a kilogram-force, 9.80665 N */
-export const hungWeight = (mass: number): number => mass * NEWTON_PER_KGF;
+export const hungWeight = (mass: number): number => mass * NEWTON_PER.kgf;
 
 /** In order of reading; what does not go one way is told. */
 export const checkPoints = (points: readonly GaugePoint[]): string | null => {

@@ -1,5 +1,6 @@
 import { bucklingTension, elasticWheel, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
 import { changeUnderLoad, groundLoad, type RimForce } from "../mechanics/load";
+import { NEWTON_PER } from "../units/forces";
 import type { Side } from "../wheel/wheel-file";
 import { sideTensions } from "./balance";
 import { threadCeiling } from "./ceiling";
@@ -44,7 +45,6 @@ export interface TargetBand {
 const BUCKLING_PART = 0.5;
 /** A spoke may be this far under its side's mean and still must not go slack. */
 const UNEVEN = 0.2;
-const GRAVITY = 9.80665;
 /** Ground to axle over rim radius. */
 export const GROUND_ARM = 1.15;
 
@@ -62,7 +62,7 @@ const squeeze = (hoop: number): RimForce[] => {
 /** N each spoke loses at worst over a whole turn of the wheel, a hit with the brake on; by the model, none slack. */
 export const worstLoss = (geometry: WheelGeometry, stiffness: Stiffness, duty: Duty): number => {
   const elastic = elasticWheel(geometry, stiffness);
-  const weight = duty.mass * GRAVITY * duty.hit;
+  const weight = duty.mass * NEWTON_PER.kgf * duty.hit;
   const forward = geometry.wheel.rotation === "clockwise" ? 1 : -1;
   const n = geometry.spokes.length;
   let worst = 0;

@@ -1,9 +1,7 @@
-/** Exact conversions; the core itself works in mm and N only. */
+/** Exact conversions; the core itself works in mm only. */
 export const MM_PER_INCH = 25.4;
 /** A thou is a thousandth of an inch. */
 export const MM_PER_THOU = 0.0254;
-export const NEWTON_PER_KGF = 9.80665;
-export const NEWTON_PER_LBF = 4.4482216152605;
 
 export type LengthUnit = "mm" | "inch" | "thou";
 

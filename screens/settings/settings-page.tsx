@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 import type { Settings } from "@/core/shop/settings";
+import { nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { UNITS, useForce, useUnit, useVoice } from "../parts/kept-choice";
@@ -187,11 +188,7 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
             <span>lengths in</span>
             <b>{unit}</b>
           </button>
-          <button
-            type="button"
-            className={row}
-            onClick={() => setForce(force === "N" ? "kgf" : force === "kgf" ? "lbf" : "N")}
-          >
+          <button type="button" className={row} onClick={() => setForce(nextForce(force))}>
             <span>tension in</span>
             <b>{force}</b>
           </button>

@@ -3,14 +3,12 @@ import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { type GaugeTable, gaugeTension } from "@/core/tension/gauge-table";
 import type { SpokeTension } from "@/core/tension/told";
-import { NEWTON_PER_KGF, NEWTON_PER_LBF } from "@/core/units/lengths";
+import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { useForce } from "../parts/kept-choice";
 import { Walk } from "../parts/walk";
 import type { Taking } from "./tension-round";
-
-const PER = { N: 1, kgf: NEWTON_PER_KGF, lbf: NEWTON_PER_LBF } as const;
 
 export type EntryWay = "gauge" | "tension" | "torque";
 
@@ -62,7 +60,7 @@ export const EntryWalk = (props: EntryWalkProps) => {
     const wrong = await onTake({
       what: way,
       spoke: at,
-      value: way === "tension" ? read.value * PER[force] : read.value,
+      value: way === "tension" ? read.value * NEWTON_PER[force] : read.value,
       typed: way === "tension" ? `${typed} ${force}` : typed,
       tableId: way === "gauge" ? (table?.id ?? null) : null,
       doubtful: doubted === typed,
@@ -94,7 +92,7 @@ export const EntryWalk = (props: EntryWalkProps) => {
           how={way === "gauge" ? `${table?.gauge ?? ""}, ${table?.spoke ?? ""}` : "0 for a slack spoke"}
           kind="number"
           unit={way === "tension" ? force : ASK[way].unit}
-          onUnit={way === "tension" ? () => setForce(force === "N" ? "kgf" : force === "kgf" ? "lbf" : "N") : undefined}
+          onUnit={way === "tension" ? () => setForce(nextForce(force)) : undefined}
           message={message}
           onTake={(typed) => void take(typed)}
           onBack={() => move(at - 1)}

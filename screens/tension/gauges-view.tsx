@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { GaugePoint } from "@/core/tension/gauge-table";
 import { checkPoints, hungWeight } from "@/core/tension/gauge-table";
-import { NEWTON_PER_KGF, NEWTON_PER_LBF } from "@/core/units/lengths";
+import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { useForce } from "../parts/kept-choice";
@@ -23,7 +23,6 @@ interface GaugesViewProps {
   readonly onChoose: (id: string) => void;
 }
 
-const PER = { N: 1, kgf: NEWTON_PER_KGF, lbf: NEWTON_PER_LBF } as const;
 type Asking =
   | { readonly what: "gauge" }
   | { readonly what: "spoke"; readonly gauge: string }
@@ -38,7 +37,7 @@ export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
   const [message, setMessage] = useState<string | null>(null);
   const [errors, setErrors] = useState<readonly { readonly line: number; readonly message: string }[]>([]);
   const table = tables.find((t) => t.id === chosen) ?? tables[0] ?? null;
-  const shown = (newton: number) => (newton / PER[unit]).toFixed(unit === "N" ? 0 : 1);
+  const shown = (newton: number) => (newton / NEWTON_PER[unit]).toFixed(unit === "N" ? 0 : 1);
   const save = async (next: GaugeOnBench): Promise<boolean> => {
     const sent = await send("/api/gauges", next);
     setMessage(sent.ok ? null : sent.message);
@@ -68,7 +67,7 @@ export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
       return setAsking({ what: asking.by, reading: read.value });
     }
     if (!table) return;
-    const tension = asking.what === "weight" ? hungWeight(read.value) : read.value * PER[unit];
+    const tension = asking.what === "weight" ? hungWeight(read.value) : read.value * NEWTON_PER[unit];
     const points = [...table.points.filter((p) => p.reading !== asking.reading), { reading: asking.reading, tension }];
     const wrong = checkPoints(points);
     if (wrong) return setMessage(wrong);
@@ -154,11 +153,7 @@ export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
                   <tr className="border-b-2 border-ink text-left font-sans text-base">
                     <th className="font-normal">shows</th>
                     <th className="text-right font-normal">
-                      <button
-                        type="button"
-                        className="min-h-12 underline"
-                        onClick={() => setUnit(unit === "N" ? "kgf" : unit === "kgf" ? "lbf" : "N")}
-                      >
+                      <button type="button" className="min-h-12 underline" onClick={() => setUnit(nextForce(unit))}>
                         {unit}
                       </button>
                     </th>

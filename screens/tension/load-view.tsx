@@ -6,6 +6,7 @@ import { groundLoad, underLoad } from "@/core/mechanics/load";
 import { sideTensions } from "@/core/tension/balance";
 import type { Duty } from "@/core/tension/target";
 import { GROUND_ARM } from "@/core/tension/target";
+import { NEWTON_PER } from "@/core/units/forces";
 import type { Wheel } from "@/core/wheel/wheel-file";
 
 interface LoadViewProps {
@@ -15,7 +16,6 @@ interface LoadViewProps {
   readonly tensions: readonly (number | null)[];
 }
 
-const GRAVITY = 9.80665;
 /** How many times too large the rim's movement is drawn. */
 const LARGER = 120;
 
@@ -29,7 +29,7 @@ export const LoadView = ({ wheel, duty, tensions }: LoadViewProps) => {
     const wanted = sideTensions(wheel, geometry.spokes);
     const held = geometry.spokes.map((s) => ((tensions[s.spoke - 1] ?? wanted[s.flange]) * tight) / 100);
     const stiffness = defaultStiffness(wheel);
-    const weight = duty.mass * GRAVITY * hit;
+    const weight = duty.mass * NEWTON_PER.kgf * hit;
     const forward = wheel.rotation === "clockwise" ? 1 : -1;
     try {
       const elastic = elasticWheel(geometry, stiffness, held);

@@ -13,6 +13,7 @@ import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/sta
 import type { Duty } from "@/core/tension/target";
 import { inNewtons, knownSpokes, squeezes, tensionsTold } from "@/core/tension/told";
 import { turnsText } from "@/core/truing/explain";
+import { NEWTON_PER } from "@/core/units/forces";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { type BenchRecord, FiguresBench } from "../parts/figures-bench";
 import { Groups } from "../parts/groups";
@@ -252,9 +253,7 @@ export const Tension = (props: TensionProps) => {
       t.tension === null || t[which] === null ? null : (t[which] ?? 0) / wanted[spokes[i].flange],
     );
   const show = (newton: number) =>
-    force === "N"
-      ? `${Math.round(newton / 10) * 10} N`
-      : `${(newton / (force === "kgf" ? 9.80665 : 4.4482216152605)).toFixed(0)} ${force}`;
+    force === "N" ? `${Math.round(newton / 10) * 10} N` : `${(newton / NEWTON_PER[force]).toFixed(0)} ${force}`;
   const table = tables.find((t) => t.id === tableId) ?? null;
   const kindOf = kinds.findIndex((k) => k.spokes.includes(picked));
   return (

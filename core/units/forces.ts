@@ -1,0 +1,6 @@
+/** Exact; the core itself works in N only. */
+export const NEWTON_PER = { N: 1, kgf: 9.80665, lbf: 4.4482216152605 } as const;
+export type ForceUnit = keyof typeof NEWTON_PER;
+
+/** The unit a tap on the unit leads to. */
+export const nextForce = (unit: ForceUnit): ForceUnit => (unit === "N" ? "kgf" : unit === "kgf" ? "lbf" : "N");
