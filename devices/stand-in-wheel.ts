@@ -244,6 +244,11 @@ export class StandInWheel {
     return x * Math.cos(angle) - y * Math.sin(angle);
   }
 
+  /** The rim's own bend at a hole, as it would lie on a plate with no spoke in it. */
+  bareLateral(spoke: number): number {
+    return this.shape[this.ring.at((spoke - 1) * PER_GAP) + 2];
+  }
+
   truePull(spoke: number): number {
     this.settle();
     return this.pulls[spoke - 1];

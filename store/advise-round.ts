@@ -63,6 +63,7 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
     stage: 1,
     school: way.school,
     ...(way.tight === null ? {} : { tight: way.tight }),
+    ...(record.build.plate ? { bare: { lateral: record.build.plate.bend } } : {}),
     nipple: {
       step: 1 / 16,
       most: 1,

@@ -1,3 +1,4 @@
+import { midLine } from "@/core/runout/both-edges";
 import type { TensionEntry, TensionWay } from "@/core/tension/told";
 import { TENSION_WAYS } from "@/core/tension/told";
 import type { Advice } from "@/core/truing/advice";
@@ -5,7 +6,7 @@ import type { RoundReadings } from "@/core/truing/state";
 import { database } from "./database";
 import { touchJob, touchRound } from "./touch";
 
-export type ReadingKind = "lateral" | "radial" | "offset" | TensionWay;
+export type ReadingKind = "lateral" | "far-edge" | "radial" | "offset" | TensionWay;
 
 /** One reading as it was taken; spoke 0 for the offset. mm, N, Hz or a gauge's divisions. */
 export interface Reading {
@@ -15,7 +16,7 @@ export interface Reading {
   readonly value: number;
   readonly typed: string;
   readonly doubtful: boolean;
-  /** Cents, 1 σ of a note. */
+  /** 1 σ: cents of a note, mm of a run-out read with less than a careful dial. */
   readonly sure?: number | null;
   /** The gauge's table. */
   readonly tableId?: string | null;
@@ -190,6 +191,15 @@ export const tensionEntries = (round: Round): TensionEntry[] =>
       : [],
   );
 
+const newestOf = (round: Round, holes: number, what: ReadingKind): (number | null)[] => {
+  const out = new Array<number | null>(holes).fill(null);
+  for (const r of round.readings) if (r.what === what && r.spoke >= 1 && r.spoke <= holes) out[r.spoke - 1] = r.value;
+  return out;
+};
+/** Side to side on one edge alone, newest of each place, mm; null where it was not read. */
+export const nearEdge = (round: Round, holes: number) => newestOf(round, holes, "lateral");
+export const farEdge = (round: Round, holes: number) => newestOf(round, holes, "far-edge");
+
 /** What counts of a round's readings: the newest of each place; tensions as they were worked out. */
 export const roundReadings = (
   round: Round,
@@ -198,13 +208,24 @@ export const roundReadings = (
 ): RoundReadings => {
   const lateral = new Array<number | null>(holes).fill(null);
   const radial = new Array<number | null>(holes).fill(null);
+  const far = farEdge(round, holes);
+  const sure = {
+    lateral: new Array<number | null>(holes).fill(null),
+    radial: new Array<number | null>(holes).fill(null),
+  };
   let offset: number | null = null;
   for (const r of round.readings) {
     if (r.what === "offset") offset = r.value;
-    else if ((r.what === "lateral" || r.what === "radial") && r.spoke >= 1 && r.spoke <= holes)
+    else if (r.spoke < 1 || r.spoke > holes) continue;
+    else if (r.what === "lateral" || r.what === "radial") {
       ({ lateral, radial })[r.what][r.spoke - 1] = r.value;
+      sure[r.what][r.spoke - 1] = r.sure ?? null;
+    }
   }
-  return { lateral, radial, tension, offset };
+  // Where both edges were read the rim's middle counts, whatever its width does; and two readings are surer than one.
+  const middle = midLine(lateral, far);
+  const any = [...sure.lateral, ...sure.radial].some((s) => s !== null);
+  return { lateral: middle, radial, tension, offset, ...(any ? { sure } : {}) };
 };
 
 /** Turns per spoke really made; a nipple turned twice counts both. */

@@ -23,42 +23,87 @@ export interface RimLine {
 /** 1 σ of a careful dial reading, mm (common practice: a division is a hundredth, two are sure). */
 export const READING_SIGMA = 0.02;
 
+/** How fast the parts of a rim's line fall off with k per turn: size·first/k^power. Long waves only, or a short bend too. */
+const FALL = [
+  { first: 8, power: 3 },
+  { first: 4, power: 2 },
+] as const;
+/** Log of the chance of a reading that is put aside: as small as that of one 4 σ off, 4²/2. */
+const ASIDE = -8;
+/** Mean square of the left-overs, in their own σ², that calls for nothing more. */
+const WELL = 1.1;
+
 /**
- * A rim is a stiff hoop: the k-per-turn part of its line falls off as 1/k². That prior, a mean and a once-per-turn part
- * left free, and the readings' own noise give the likeliest line (a Gaussian process on the circle; Rasmussen and
- * Williams, *Gaussian Processes for Machine Learning*, ch. 2). Readings that stand more than 4 σ off it are put aside
- * one by one, worst first, as long as no more than an eighth of them go.
+ * A rim is a stiff hoop: the k-per-turn part of its line falls off as 1/k² to 1/k³. That prior, a mean and a once-per-turn
+ * part left free, and the readings' own noise give the likeliest line (a Gaussian process on the circle; Rasmussen and
+ * Williams, *Gaussian Processes for Machine Learning*, ch. 2); of the two ways of falling off the one that explains the
+ * readings better is taken (the same, ch. 5.4: marginal likelihood). Readings that stand more than 4 σ off it are put
+ * aside one by one, worst first, as long as no more than an eighth of them go.
  *
+ * @param noise 1 σ, mm, of every reading or of each
  * @param forced mm, what is already known to bend the rim; the line is sought on top of it
  */
 export const rimLine = (
   read: Readings,
-  noise = READING_SIGMA,
-  forced: Float64Array = new Float64Array(read.length),
+  noise: number | readonly number[] = READING_SIGMA,
+  forced: ArrayLike<number> = new Float64Array(read.length),
 ): RimLine => {
-  const line = freeLine(
-    read.map((r, i) => (r === null ? null : r - forced[i])),
-    noise,
-  );
-  return { ...line, at: line.at.map((v, i) => v + forced[i]) };
-};
-
-const freeLine = (readings: Readings, noise: number): RimLine => {
-  const n = readings.length;
+  const n = read.length;
+  const readings = read.map((r, i) => (r === null ? null : r - forced[i]));
+  const sigma = typeof noise === "number" ? new Array<number>(n).fill(noise) : noise;
   const known = readings.flatMap((r, i) => (r === null ? [] : [i]));
   const mean = meanReading(readings);
+  const lie = (line: RimLine): RimLine => ({ ...line, at: line.at.map((v, i) => v + forced[i]) });
   if (known.length < 2)
-    return { at: new Float64Array(n).fill(mean), sigma: new Float64Array(n).fill(0.5), masked: [], seam: null };
-  const values = readings.map((r) => (r === null ? 0 : r - mean));
-  const rough = Math.sqrt(known.reduce((sum, i) => sum + values[i] ** 2, 0) / known.length);
-  const size = Math.max(0.1, rough);
-  const covariance = new Float64Array(n);
-  for (let m = 0; m < n; m++) {
-    let sum = (10 * size) ** 2;
-    for (let k = 1; k <= n / 2; k++)
-      sum += (k === 1 ? 4 : 4 / (k * k)) ** 2 * size * size * Math.cos((2 * Math.PI * k * m) / n);
-    covariance[m] = sum;
+    return lie({ at: new Float64Array(n).fill(mean), sigma: new Float64Array(n).fill(0.5), masked: [], seam: null });
+  const fits: Fit[] = [];
+  for (const fall of FALL) {
+    const fit = fitted(readings, sigma, known, mean, fall);
+    if (fit) fits.push(fit);
+    // Explained as well as readings can be, with no more than a weld left out: a rougher line has nothing to add.
+    if (fit && fit.misfit < WELL && fit.masked.length <= 2) break;
   }
+  if (fits.length === 0)
+    return lie({
+      at: Float64Array.from(readings, (r) => r ?? mean),
+      sigma: Float64Array.from(sigma),
+      masked: [],
+      seam: null,
+    });
+  const best = fits.reduce((a, b) => (b.evidence > a.evidence ? b : a));
+  return lie(lineOf(best, readings, sigma, mean));
+};
+
+/** Readings explained by one way of falling off. */
+interface Fit {
+  readonly covariance: Float64Array;
+  readonly used: readonly number[];
+  readonly masked: readonly number[];
+  readonly factor: Float64Array;
+  readonly weights: Float64Array;
+  /** Mean square of what is left over, in its own σ². */
+  readonly misfit: number;
+  /** Log of how likely these readings were. */
+  readonly evidence: number;
+}
+
+const fitted = (
+  readings: Readings,
+  sigma: readonly number[],
+  known: readonly number[],
+  mean: number,
+  fall: { readonly first: number; readonly power: number },
+): Fit | null => {
+  const n = readings.length;
+  const values = readings.map((r) => (r === null ? 0 : r - mean));
+  const size = Math.max(0.1, Math.sqrt(known.reduce((sum, i) => sum + values[i] ** 2, 0) / known.length));
+  const half = Math.floor(n / 2);
+  const power = Float64Array.from({ length: half + 1 }, (_, k) =>
+    k === 0 ? (10 * size) ** 2 : ((k === 1 ? 4 : fall.first / k ** fall.power) * size) ** 2,
+  );
+  const cosine = Float64Array.from({ length: n }, (_, m) => Math.cos((2 * Math.PI * m) / n));
+  const covariance = new Float64Array(n);
+  for (let m = 0; m < n; m++) for (let k = 0; k <= half; k++) covariance[m] += power[k] * cosine[(k * m) % n];
   const masked: number[] = [];
   const most = Math.max(1, Math.floor(known.length / 8));
   for (;;) {
@@ -67,15 +112,9 @@ const freeLine = (readings: Readings, noise: number): RimLine => {
     const system = new Float64Array(u * u);
     for (let i = 0; i < u; i++)
       for (let j = 0; j < u; j++)
-        system[i * u + j] = covariance[(used[i] - used[j] + n) % n] + (i === j ? noise * noise : 0);
+        system[i * u + j] = covariance[(used[i] - used[j] + n) % n] + (i === j ? sigma[used[i]] ** 2 : 0);
     const factor = cholesky(system, u);
-    if (!factor)
-      return {
-        at: Float64Array.from(values, (v) => v + mean),
-        sigma: new Float64Array(n).fill(noise),
-        masked: [],
-        seam: null,
-      };
+    if (!factor) return null;
     const weights = choleskySolve(
       factor,
       u,
@@ -84,38 +123,52 @@ const freeLine = (readings: Readings, noise: number): RimLine => {
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
     let worstRatio = 4;
-    const diagonal = inverseDiagonal(factor, u);
-    for (let i = 0; i < u; i++) {
-      const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
-      if (ratio > worstRatio) {
-        worst = used[i];
-        worstRatio = ratio;
+    if (masked.length < most && u > 6) {
+      const diagonal = inverseDiagonal(factor, u);
+      for (let i = 0; i < u; i++) {
+        const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
+        if (ratio > worstRatio) {
+          worst = used[i];
+          worstRatio = ratio;
+        }
       }
     }
-    if (worst >= 0 && masked.length < most && u > 6) {
+    if (worst >= 0) {
       masked.push(worst);
       continue;
     }
-    const at = new Float64Array(n);
-    const sigma = new Float64Array(n);
-    for (let i = 0; i < n; i++) {
-      const cross = Float64Array.from(used, (j) => covariance[(i - j + n) % n]);
-      let sum = 0;
-      for (let j = 0; j < u; j++) sum += cross[j] * weights[j];
-      at[i] = sum + mean;
-      // A hole that was read is about as sure as its reading; the sum is only worth it in the gaps.
-      if (readings[i] !== null && !masked.includes(i)) {
-        sigma[i] = noise;
-        continue;
-      }
-      const solved = choleskySolve(factor, u, cross.slice());
-      let explained = 0;
-      for (let j = 0; j < u; j++) explained += cross[j] * solved[j];
-      sigma[i] = Math.sqrt(Math.max(1e-8, covariance[0] - explained));
+    let evidence = masked.length * ASIDE;
+    let misfit = 0;
+    for (let i = 0; i < u; i++) {
+      misfit += (values[used[i]] * weights[i]) / u;
+      evidence -= Math.log(factor[i * u + i]) + Math.log(2 * Math.PI) / 2;
     }
-    masked.sort((a, b) => a - b);
-    return { at, sigma, masked, seam: seamAmong(masked, readings, at) };
+    evidence -= (misfit * u) / 2;
+    return { covariance, used, masked: masked.sort((a, b) => a - b), factor, weights, misfit, evidence };
   }
+};
+
+const lineOf = (fit: Fit, readings: Readings, noise: readonly number[], mean: number): RimLine => {
+  const n = readings.length;
+  const { used, weights, covariance, factor, masked } = fit;
+  const at = new Float64Array(n);
+  const sigma = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const cross = Float64Array.from(used, (j) => covariance[(i - j + n) % n]);
+    let sum = 0;
+    for (let j = 0; j < used.length; j++) sum += cross[j] * weights[j];
+    at[i] = sum + mean;
+    // A hole that was read is about as sure as its reading; the sum is only worth it in the gaps.
+    if (readings[i] !== null && !masked.includes(i)) {
+      sigma[i] = noise[i];
+      continue;
+    }
+    const solved = choleskySolve(factor, used.length, cross.slice());
+    let explained = 0;
+    for (let j = 0; j < used.length; j++) explained += cross[j] * solved[j];
+    sigma[i] = Math.sqrt(Math.max(1e-8, covariance[0] - explained));
+  }
+  return { at, sigma, masked, seam: seamAmong(masked, readings, at) };
 };
 
 /** The highest masked place that stands up, with a masked neighbour if it has one. */

@@ -2,7 +2,13 @@
 export interface PlaceRead {
   readonly spoke: number;
   readonly value: number;
+  /** 1 σ, mm, of this way of reading; left out for a dial. */
+  readonly sure?: number;
 }
+
+/** mm, 1 σ, of where a mark or a rub begins, and of a feeler (common practice). */
+const JUST_TOUCHED = 0.06;
+const FEELER = 0.05;
 
 /** Only the high and the low of one turn: where, and the total between them. The zero is halfway. */
 export const fromHighAndLow = (high: number, low: number, total: number): PlaceRead[] => [
@@ -23,11 +29,11 @@ export const fromPenMark = (from: number, to: number, darkest: number, holes: nu
   const depth = 0.1 + (0.6 * arc) / holes;
   const opposite = ((darkest - 1 + Math.round(holes / 2)) % holes) + 1;
   return [
-    { spoke: darkest, value: sign * depth },
-    { spoke: from, value: 0 },
-    { spoke: to, value: 0 },
+    { spoke: darkest, value: sign * depth, sure: depth / 3 },
+    { spoke: from, value: 0, sure: JUST_TOUCHED },
+    { spoke: to, value: 0, sure: JUST_TOUCHED },
     // What the pen never met is lower by at least as much again.
-    { spoke: opposite, value: -sign * depth },
+    { spoke: opposite, value: -sign * depth, sure: depth },
   ];
 };
 
@@ -42,9 +48,10 @@ export const fromRubbing = (from: number, to: number, gap: number, holes: number
   const middle = ((from - 1 + Math.round(arc / 2)) % holes) + 1;
   const opposite = ((middle - 1 + Math.round(holes / 2)) % holes) + 1;
   return [
-    { spoke: from, value: 0 },
-    { spoke: middle, value: 0 },
-    { spoke: to, value: 0 },
-    { spoke: opposite, value: -sign * gap },
+    { spoke: from, value: 0, sure: JUST_TOUCHED },
+    // What rubs is pressed in: by how much nobody sees.
+    { spoke: middle, value: 0, sure: 0.15 },
+    { spoke: to, value: 0, sure: JUST_TOUCHED },
+    { spoke: opposite, value: -sign * gap, sure: FEELER },
   ];
 };

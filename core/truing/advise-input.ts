@@ -2,7 +2,7 @@ import { z } from "zod";
 import { BadInput } from "../wheel/bad-input";
 import { parseWith, readWheel, type Wheel } from "../wheel/wheel-file";
 import { SCHOOLS, type School } from "./schools";
-import type { PastRound, RoundReadings } from "./state";
+import type { OwnBend, PastRound, RoundReadings } from "./state";
 
 const finite = z.number({
   error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, N, or null where nothing was read`,
@@ -16,6 +16,13 @@ const readingsSchema = z.object({
   radial: perSpoke,
   tension: perSpoke.optional(),
   offset: finite.nullable().optional(),
+  /** 1 σ of each reading, mm, by what it was taken with. */
+  sure: z
+    .object({
+      lateral: z.array(finite.positive().nullable()).optional(),
+      radial: z.array(finite.positive().nullable()).optional(),
+    })
+    .optional(),
 });
 
 /** What the history began with where nobody read a tension: part of the target, as a hand feels it. */
@@ -42,6 +49,8 @@ export const adviseSchema = z.object({
     .max(1.2, { error: (i) => `${i.input} is too large; a stage lies between 0.1 and 1.2` })
     .default(1),
   tight: tightSchema.optional(),
+  /** The rim's own bend as it lay before it was laced, mm at each hole, null where not read. */
+  bare: z.object({ lateral: perSpoke.optional(), radial: perSpoke.optional() }).optional(),
   school: z.enum(SCHOOLS).default("at-once"),
   nipple: z
     .object({
@@ -77,6 +86,8 @@ export interface AdviseInput {
   readonly school?: School;
   /** Part of the target the wheel held before its first turn here; counts only while no tension is read. */
   readonly tight?: number;
+  /** The rim's own bend, from a flat plate before it was laced. */
+  readonly bare?: OwnBend;
   /** Turns; `left` is thread left per spoke, one figure for both ways or [slackening, tightening], null unknown. */
   readonly nipple: {
     readonly step: number;
@@ -104,6 +115,8 @@ export const readAdvise = (input: unknown): AdviseInput => {
     checkCount(`${at}.lateral`, readings.lateral, holes);
     checkCount(`${at}.radial`, readings.radial, holes);
     checkCount(`${at}.tension`, readings.tension, holes);
+    checkCount(`${at}.sure.lateral`, readings.sure?.lateral, holes);
+    checkCount(`${at}.sure.radial`, readings.sure?.radial, holes);
     readings.tension?.forEach((t, i) => {
       if (t !== null && t < 0)
         throw new BadInput(
@@ -117,6 +130,8 @@ export const readAdvise = (input: unknown): AdviseInput => {
     check(`history[${i}].readings`, h.readings);
     checkCount(`history[${i}].turns`, h.turns, holes);
   });
+  checkCount("bare.lateral", rest.bare?.lateral, holes);
+  checkCount("bare.radial", rest.bare?.radial, holes);
   checkCount("nipple.left", rest.nipple.left, holes);
   checkCount("nipple.fixed", rest.nipple.fixed, holes);
   return { wheel, ...rest };

@@ -12,24 +12,35 @@ const seeds = (process.env.TRIAL_SEEDS ?? "1 2 3 4").trim().split(/\s+/).map(Num
 
 describe("brings a freshly laced wheel home", () => {
   test.each((["steel", "alloy"] as const).flatMap((kind) => seeds.map((seed) => [kind, seed] as const)))(
-    "%s rim, seed %d: within 0.1 mm of the best its rim allows, in five rounds",
+    "%s rim, seed %d: within 0.07 mm of the best its rim allows, in four rounds",
     (kind, seed) => {
-      const t = runTrial(kind, seed, "fresh", { rounds: 5 });
-      expect(Math.max(t.lateral, t.radial)).toBeLessThan(t.best + 0.1);
+      const t = runTrial(kind, seed, "fresh", { rounds: 4 });
+      expect(Math.max(t.lateral, t.radial)).toBeLessThan(t.best + 0.07);
       expect(t.offset).toBeLessThan(0.2);
       expect(Math.abs(t.mean)).toBeLessThan(0.05);
-      expect(t.spread).toBeLessThan(0.3);
+      expect(t.spread).toBeLessThan(0.25);
     },
     60_000,
   );
 });
 
 describe("harder wheels", () => {
-  test("two stuck nipples in forty, told from the first on: at most 0.15 mm over the best with those two held", () => {
-    for (const seed of [401, 404]) {
-      const t = runTrial("steel", seed, "buckled", { rounds: 4, stuck: [7, 22] });
-      expect(Math.max(t.lateral, t.radial) - t.best).toBeLessThan(0.15);
+  test("two stuck nipples in forty, told from the first on: at most 0.1 mm over the best with those two held", () => {
+    for (const [build, seed, start] of [
+      ["steel", 401, "buckled"],
+      ["alloy", 403, "fresh"],
+      ["single-sided", 404, "fresh"],
+    ] as const) {
+      const t = runTrial(build, seed, start, { rounds: 4, stuck: [7, 22] });
+      expect(Math.max(t.lateral, t.radial) - t.best).toBeLessThan(0.1);
     }
+  }, 60_000);
+  test("from the highest and the lowest place alone it still comes to within 0.3 mm", () => {
+    const over = [401, 402, 403].map((seed) => {
+      const t = runTrial("steel", seed, "buckled", { rounds: 4, highAndLow: true });
+      return Math.max(t.lateral, t.radial) - t.best;
+    });
+    expect(Math.max(...over)).toBeLessThan(0.3);
   }, 60_000);
   test("a wheel file 10 % wrong in hole circles, flanges and rim comes home two rounds later", () => {
     const t = runTrial("alloy", 402, "fresh", { rounds: 6, assumed: 0.1 });
@@ -84,6 +95,33 @@ describe("what it says", () => {
     const straighten = a.reasons.find((r) => r.code === "straighten");
     expect(straighten?.spokes.some((s) => s >= 13 && s <= 17)).toBe(true);
     expect(Math.min(...a.forecast.tension)).toBeGreaterThan(1500);
+  });
+  test("what a reading was taken with decides how much it counts", () => {
+    const readings = perfect();
+    readings.lateral[9] += 0.5;
+    const of = (sure: number | null) =>
+      advise(
+        readAdvise({
+          wheel,
+          readings: { ...readings, sure: { lateral: even(40, 0).map((_, i) => (i === 9 ? sure : null)) } },
+          tolerance: { lateral: 0.1, radial: 0.1, offset: 0.2, tensionSpread: 0.2 },
+        }),
+      );
+    // A careful dial that stands off its neighbours is named; a felt gap of half a millimetre says nothing against them.
+    const leftOut = (a: ReturnType<typeof of>) => a.reasons.some((r) => r.code === "seam" || r.code === "outlier");
+    expect(leftOut(of(null))).toBe(true);
+    expect(leftOut(of(0.5))).toBe(false);
+  });
+  test("a bend told by the plate is believed between the places read on the wheel", () => {
+    const bend = [...Array(40).keys()].map((i) => (i >= 10 && i < 16 ? 0.8 * Math.sin((Math.PI * (i - 9.5)) / 6) : 0));
+    const readings = { ...perfect(), lateral: bend.map((b, i) => (i % 8 === 0 ? b : null)) };
+    const forecastAt13 = (bare: object | undefined) =>
+      advise(readAdvise({ wheel, readings, tight: 1, nipple: { most: 0 }, ...(bare ? { bare } : {}) })).forecast
+        .lateral[13];
+    expect(forecastAt13({ lateral: bend }) - forecastAt13(undefined)).toBeGreaterThan(0.3);
+    expect(() => readAdvise({ wheel, readings, bare: { lateral: [1] } })).toThrow(
+      expect.objectContaining({ path: "bare.lateral" }),
+    );
   });
   test("bounds, steps and thread left are kept, whatever the wheel reads like", () => {
     fc.assert(

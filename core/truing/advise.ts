@@ -5,7 +5,7 @@ import { threadCeiling } from "../tension/ceiling";
 import type { Side } from "../wheel/wheel-file";
 import type { Advice, Forecast, RimAction, Verdict } from "./advice";
 import type { AdviseInput } from "./advise-input";
-import { type Aim, type Outcome, outcome, solveAim, trouble } from "./aim";
+import { type Aim, type Outcome, outcome, solveAim, trouble, withSlack } from "./aim";
 import { type BareRim, bareRim } from "./bare-rim";
 import { explain } from "./explain";
 import { handSteps } from "./hand-steps";
@@ -16,7 +16,7 @@ import { type WheelState, wheelBetween, wheelState, workingTensions } from "./st
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;
 /** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
-const SPREAD_USED = 0.85;
+const SPREAD_USED = 0.82;
 /** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
 const NOT_CHASED = 0.03;
 /** A round that makes the run-out better by less than this is not worth the touches. */
@@ -96,8 +96,11 @@ export const advise = (input: AdviseInput): Advice => {
   // What is known: stiffness from the rounds so far, then the wheel's line and tensions.
   const learnt = learn(geometry, full, readings, history);
   const working = workingTensions(geometry, full, readings);
-  const elastic = wheelBetween(geometry, learnt.stiffness, working, full);
-  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight);
+  // A nipple that does not turn leaves its spoke about where it is.
+  const stays = (i: number) => nipple.left?.[i] === 0;
+  const then = full.map((t, i) => (stays(i) ? working[i] : t));
+  const elastic = wheelBetween(geometry, learnt.stiffness, working, then);
+  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight, input.bare);
 
   // What is wanted at this stage.
   const tightNow = state.tension.reduce((sum, t, i) => sum + Math.max(0, t) / full[i], 0) / n;
@@ -105,9 +108,10 @@ export const advise = (input: AdviseInput): Advice => {
     history.length === 0 && (!state.tensionAssumed || input.tight !== undefined)
       ? Math.min(input.stage, Math.max(FIRST_STAGE, tightNow))
       : input.stage;
-  const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
   const stay = new Float64Array(n);
-  const now = outcome(aim, stay);
+  const plain = makeAim(input, geometry, elastic.influences, state, learnt, full, stage);
+  const now = outcome(plain, stay);
+  const aim = slackAtEnd(plain);
   // Twist still held will be let go sooner or later: aim at the wheel as it will be then, forecast it as it will read.
   const released = outcome(
     aim,
@@ -119,7 +123,7 @@ export const advise = (input: AdviseInput): Advice => {
   const wished = solveAim(settled) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
-  const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.03;
+  const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.15;
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch);
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
@@ -193,6 +197,18 @@ export const advise = (input: AdviseInput): Advice => {
   };
 };
 
+/** Spokes that cannot be turned and would be pushed when all is done are slack then: worked out again without them. */
+const slackAtEnd = (aim: Aim): Aim => {
+  if (aim.counted.every((c) => c === 1)) return aim;
+  const wished = solveAim(aim);
+  if (!wished) return aim;
+  const end = outcome(aim, wished);
+  const slack = [...aim.counted.keys()].filter(
+    (i) => aim.counted[i] === 0 && end.tension[i] < 0 && aim.perTurn.tension[i * aim.n + i] > 0,
+  );
+  return slack.length === 0 ? aim : withSlack(aim, slack);
+};
+
 /** What a way of working costs against everything at once: mm of the larger run-out, touches. */
 const schoolCost = (school: School, whole: Aim, atRest: Outcome, step: number, touch: number): Advice["school"] => {
   if (school === "at-once") return null;
@@ -213,7 +229,7 @@ export const frontOf = (input: AdviseInput): { readonly spread: number; readonly
   const full = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
   const learnt = learn(geometry, full, readings, history);
   const elastic = wheelBetween(geometry, learnt.stiffness, workingTensions(geometry, full, readings), full);
-  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight);
+  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight, input.bare);
   const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, input.stage);
   let least = Number.POSITIVE_INFINITY;
   return [0.03, 0.06, 0.1, 0.15, 0.2, 0.3, 0.45].map((spread) => {
@@ -261,7 +277,9 @@ const makeAim = (
   }
   const counted = low.map((l, i) => (high[i] - l < nipple.step && typeof nipple.fixed?.[i] !== "number" ? 0 : 1));
   // While tension is still being brought up, evenness may wait a little for the shape.
-  const used = SPREAD_USED * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
+  // Beside a spoke that cannot be turned its neighbours need all the room there is.
+  const held = counted.includes(0);
+  const used = (held ? 1 : SPREAD_USED) * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
   return {
     n,
     lateral: state.lateral.at,
@@ -285,8 +303,8 @@ const makeAim = (
       lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15),
       radial: Math.max(NOT_CHASED, tolerance.radial * 0.15),
       offset: tolerance.offset * 0.15,
-      spread: tolerance.tensionSpread * 1.2,
-      mean: 0.02,
+      spread: tolerance.tensionSpread * (held ? 5 : 1.2),
+      mean: held ? 0.06 : 0.02,
     },
   };
 };

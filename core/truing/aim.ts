@@ -48,7 +48,7 @@ export interface Weights {
 
 /** Price of leaving the window of tension, per fraction of the wanted tension and per fraction squared: a hair's breadth
  * may be noise and costs little, a slack spoke costs more than any run-out. */
-const OVERSTEP = { each: 400, squared: 100_000 };
+const OVERSTEP = { each: 200, squared: 30_000 };
 
 /**
  * Price of a turn squared. Tightening all trailing spokes and slackening all leading ones only turns the rim about its
@@ -283,6 +283,43 @@ export const outcome = (aim: Aim, turns: ArrayLike<number>): Outcome => {
   }
   return { lateral, radial, tension, offset, lateralTir: rangeOf(lateral), radialTir: rangeOf(radial) };
 };
+
+/**
+ * The same wheel once these spokes, whose nipples do not turn, have gone slack: what pull they have is gone, and they no
+ * longer answer to the others.
+ *
+ * @param spokes counted from 0
+ */
+export const withSlack = (aim: Aim, spokes: readonly number[]): Aim =>
+  spokes.reduce((before, s) => {
+    const { n, perTurn } = before;
+    const own = perTurn.tension[s * n + s];
+    const gone = -Math.max(0, before.tension[s]) / own;
+    const lines = (matrix: Float64Array, now: Float64Array) => now.map((v, i) => v + matrix[i * n + s] * gone);
+    const less = (matrix: Float64Array) => {
+      const out = matrix.slice();
+      for (let j = 0; j < n; j++) {
+        const part = perTurn.tension[s * n + j] / own;
+        for (let i = 0; i < n; i++) out[i * n + j] -= matrix[i * n + s] * part;
+      }
+      return out;
+    };
+    const left = {
+      ...before,
+      lateral: lines(perTurn.lateral, before.lateral),
+      radial: lines(perTurn.radial, before.radial),
+      tension: lines(perTurn.tension, before.tension),
+      offset: before.offset === null ? null : before.offset + perTurn.offset[s] * gone,
+      perTurn: {
+        lateral: less(perTurn.lateral),
+        radial: less(perTurn.radial),
+        tension: less(perTurn.tension),
+        offset: perTurn.offset.map((v, j) => v - perTurn.offset[s] * (perTurn.tension[s * n + j] / own)),
+      },
+    };
+    left.tension[s] = Math.min(0, before.tension[s]);
+    return left;
+  }, aim);
 
 /** The same, one nipple further. */
 export const turned = (aim: Aim, here: Outcome, nipple: number, turns: number): Outcome => {

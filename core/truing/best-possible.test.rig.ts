@@ -1,7 +1,15 @@
 import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { sideTensions } from "@/core/tension/balance";
+import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
 import { type Aim, outcome, solveAim } from "./aim";
+import { handSteps } from "./hand-steps";
+
+/** What a wheel could be: mm with turns of any size, and in steps of a hand as far as a search finds them. */
+export interface BestPossible {
+  readonly any: number;
+  readonly inSteps: number;
+}
 
 /**
  * The least of max(side to side, hop) that this stand-in's true shape and stiffness allow at the holes, seam left out,
@@ -13,7 +21,7 @@ export const bestPossible = (
   trueStiffness: { lateralScale: number; radialScale: number; share: number },
   spread = 0.2,
   stuck: readonly number[] = [],
-): number => {
+): BestPossible => {
   const geometry = wheelGeometry(stand.wheel);
   const sides = sideTensions(stand.wheel, geometry.spokes);
   const wanted = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
@@ -46,6 +54,26 @@ export const bestPossible = (
       stand.shorten(s, turns[i]);
     });
   }
-  const end = outcome(aim(), new Float64Array(n));
-  return Math.max(end.lateralTir, end.radialTir);
+  const there = aim();
+  const end = outcome(there, new Float64Array(n));
+  // A nipple stands where its first step put it: each true turn lies up to half a step beside what was wished.
+  const step = stand.wheel.spoke.threadPitch / 16;
+  const luck = chance(stand.hidden.seed * 17 + 5);
+  let inSteps = Number.POSITIVE_INFINITY;
+  for (let attempt = 0; attempt < 6; attempt++) {
+    const left = Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : luck.between(-0.5, 0.5) * step));
+    const beside = outcome(there, left);
+    const from: Aim = {
+      ...there,
+      lateral: beside.lateral,
+      radial: beside.radial,
+      tension: beside.tension,
+      offset: beside.offset,
+    };
+    const wished = solveAim(from);
+    if (!wished) continue;
+    const stepped = outcome(from, handSteps(from, wished, step, 0));
+    inSteps = Math.min(inSteps, Math.max(stepped.lateralTir, stepped.radialTir));
+  }
+  return { any: Math.max(end.lateralTir, end.radialTir), inSteps };
 };

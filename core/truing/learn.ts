@@ -1,7 +1,6 @@
 import { cholesky, choleskySolve } from "../mechanics/dense";
 import type { Stiffness, WheelGeometry } from "../mechanics/elastic-wheel";
-import { READING_SIGMA } from "../runout/line";
-import { type PastRound, type RoundReadings, wheelBetween, workingTensions } from "./state";
+import { type PastRound, type RoundReadings, readingSigma, wheelBetween, workingTensions } from "./state";
 
 /** What the rounds so far have taught about this wheel. */
 export interface Learnt {
@@ -50,12 +49,12 @@ const misfit = (
       workingTensions(geometry, wanted, after),
     );
     const { lateral, radial, tension } = elastic.influences;
-    const anySlack = (before.tension ?? []).some((t) => t !== null && t <= 0);
+    const anySlack = (before.tension ?? []).some((t, i) => t !== null && t <= 0 && after.tension?.[i] !== 0);
     const compare = (
       a: readonly (number | null)[] | undefined,
       b: readonly (number | null)[] | undefined,
       influence: Float64Array,
-      floor: (v: number) => number,
+      floor: (v: number, at: number, of: RoundReadings) => number,
       pulls: boolean,
     ) => {
       if (!a || !b) return;
@@ -72,14 +71,14 @@ const misfit = (
         const y = b[i];
         if (x === null || y === null || x === undefined || y === undefined) continue;
         if (pulls && (x <= 0 || y <= 0)) continue;
-        const sigma = Math.hypot(floor(x), floor(y), model);
+        const sigma = Math.hypot(floor(x, i, before), floor(y, i, after), model);
         const off = (moved[i] - (y - x)) / sigma;
         // One wild reading must not teach: beyond 3 σ its pull stays that of 3 σ.
         out.push(Math.abs(off) <= 3 ? off : Math.sign(off) * Math.sqrt(6 * Math.abs(off) - 9));
       }
     };
-    compare(before.lateral, after.lateral, lateral, () => READING_SIGMA, false);
-    compare(before.radial, after.radial, radial, () => READING_SIGMA, false);
+    compare(before.lateral, after.lateral, lateral, (_, i, of) => readingSigma(of, "lateral", i), false);
+    compare(before.radial, after.radial, radial, (_, i, of) => readingSigma(of, "radial", i), false);
     compare(before.tension, after.tension, tension, (t) => Math.max(0.03 * t, 15), true);
   }
   return out;

@@ -82,6 +82,11 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-7, start?:
   // A wheel's prices come out in the hundreds; starting there saves half the passes.
   const z = new Float64Array(all).fill(start ? 20 : 100);
   for (let r = 0; r < all; r++) s[r] = Math.max(start ? NEAR : 1, limit[r] - first[r]);
+  // How much a row weighs against what is there without it.
+  const size = new Float64Array(m);
+  for (let r = 0; r < m; r++)
+    for (let i = 0; i < n; i++) size[r] = Math.max(size[r], G[r * n + i] ** 2 / Math.max(P[i * n + i], 1e-9));
+  const live = new Int32Array(m);
   const normal = new Float64Array(n * n);
   for (let pass = 0; pass < 60; pass++) {
     const gx = rowTimes(x);
@@ -104,7 +109,10 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-7, start?:
     if (gap < tolerance && primalWorst < tolerance * 10 && dualWorst < tolerance * 1000) return x;
     // Normal equations P + GᵀDG, D = z/s; lower triangle only.
     normal.set(P);
-    addOuterProducts(normal, G, z, s, m, n);
+    // Rows far from holding leave the step as it is; what they ask for stays in the residuals.
+    let lively = 0;
+    for (let r = 0; r < m; r++) if ((z[r] / s[r]) * size[r] > 1e-7) live[lively++] = r;
+    addOuterProducts(normal, G, z, s, live, lively, n);
     for (let b = 0; b < boundAt.length; b++) normal[boundAt[b] * n + boundAt[b]] += z[m + b] / s[m + b];
     for (let i = 0; i < n; i++) normal[i * n + i] += 1e-12;
     const factor = cholesky(normal, n);
@@ -159,19 +167,21 @@ const addOuterProducts = (
   G: Float64Array,
   z: Float64Array,
   s: Float64Array,
+  live: Int32Array,
   rows: number,
   n: number,
 ): void => {
   // Four rows at a time: one load and store of the sum serves four products.
   for (let r = 0; r < rows; r += 4) {
-    const a = r * n;
-    const b = Math.min(r + 1, rows - 1) * n;
-    const c = Math.min(r + 2, rows - 1) * n;
-    const d = Math.min(r + 3, rows - 1) * n;
-    const da = z[r] / s[r];
-    const db = r + 1 < rows ? z[r + 1] / s[r + 1] : 0;
-    const dc = r + 2 < rows ? z[r + 2] / s[r + 2] : 0;
-    const dd = r + 3 < rows ? z[r + 3] / s[r + 3] : 0;
+    const [ra, rb, rc, rd] = [r, r + 1, r + 2, r + 3].map((x) => live[Math.min(x, rows - 1)]);
+    const a = ra * n;
+    const b = rb * n;
+    const c = rc * n;
+    const d = rd * n;
+    const da = z[ra] / s[ra];
+    const db = r + 1 < rows ? z[rb] / s[rb] : 0;
+    const dc = r + 2 < rows ? z[rc] / s[rc] : 0;
+    const dd = r + 3 < rows ? z[rd] / s[rd] : 0;
     for (let i = 0; i < n; i++) {
       const fa = da * G[a + i];
       const fb = db * G[b + i];

@@ -13,7 +13,35 @@ export interface RoundReadings {
   readonly tension?: Readings;
   /** mm of the rim's mean plane from the wanted one, + towards A. */
   readonly offset?: number | null;
+  /** 1 σ of each reading, mm, by what it was taken with; null or left out: a careful dial. */
+  readonly sure?: { readonly lateral?: Readings; readonly radial?: Readings };
 }
+
+/** The rim's own bend, measured before it was laced; mm, once round and mean of no account. */
+export interface OwnBend {
+  readonly lateral?: Readings;
+  readonly radial?: Readings;
+}
+
+/** 1 σ of one reading, mm. */
+export const readingSigma = (readings: RoundReadings, what: "lateral" | "radial", at: number): number =>
+  readings.sure?.[what]?.[at] ?? READING_SIGMA;
+
+/** Feelers under a rim on a plate, 1 σ in mm (common practice: a leaf of 0.05 goes in or does not). */
+const PLATE_SIGMA = 0.05;
+
+/**
+ * Two readings of a turn are its highest and its lowest place: whatever else there is lies between them, as a wave does
+ * about its middle (range/√8 is the spread of a plain one).
+ */
+const between = (readings: Readings): { readonly middle: number; readonly sigma: number } | null => {
+  const known = readings.filter((r) => r !== null);
+  if (known.length !== 2) return null;
+  return {
+    middle: (known[0] + known[1]) / 2,
+    sigma: Math.max(READING_SIGMA, Math.abs(known[0] - known[1]) / Math.sqrt(8)),
+  };
+};
 
 /** Readings, and the turns made after them. */
 export interface PastRound {
@@ -39,7 +67,7 @@ export interface WheelState {
 /** 1 σ of a tension reading, fraction (common practice: a good gauge or a calibrated ear). */
 const TENSION_SIGMA = 0.03;
 /** Part by which a forecast is usually wrong once its stiffness is learnt. */
-const FORECAST_SIGMA = 0.12;
+const FORECAST_SIGMA = 0.2;
 
 /** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
 export const workingTensions = (
@@ -60,7 +88,10 @@ export const workingTensions = (
   return Float64Array.from({ length: n }, (_, i) => read?.[i] ?? means[geometry.spokes[i].flange]);
 };
 
-/** The wheel as it answers between two rounds: every spoke in play, about the mean of where it was and will be. */
+/**
+ * The wheel as it answers between two rounds, about the mean of where each spoke was and will be. A spoke that is slack
+ * before and after pulls at nothing and is left out; one that only becomes tight or slack on the way counts as in play.
+ */
 export const wheelBetween = (
   geometry: WheelGeometry,
   stiffness: Stiffness,
@@ -69,7 +100,7 @@ export const wheelBetween = (
 ): ElasticWheel => {
   const n = geometry.spokes.length;
   const about = Float64Array.from({ length: n }, (_, i) =>
-    Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
+    now[i] <= 0 && then[i] <= 0 ? 0 : Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
   );
   return elasticWheel(geometry, stiffness, about);
 };
@@ -114,6 +145,7 @@ export const wheelState = (
   now: RoundReadings,
   history: readonly PastRound[],
   tight = 1,
+  own?: OwnBend,
 ): WheelState => {
   const n = geometry.spokes.length;
   const pitch = (geometry.wheel as Wheel).spoke.threadPitch;
@@ -127,13 +159,13 @@ export const wheelState = (
     to: { top: Float64Array; under: Float64Array },
     values: Readings | undefined,
     moved: Float64Array,
-    variance: (value: number) => number,
+    variance: (value: number, at: number) => number,
   ) => {
     if (!values) return;
     for (let i = 0; i < n; i++) {
       const value = values[i];
       if (value === null || value === undefined) continue;
-      const weight = 1 / variance(value);
+      const weight = 1 / variance(value, i);
       to.top[i] += weight * (value + moved[i]);
       to.under[i] += weight;
     }
@@ -146,13 +178,24 @@ export const wheelState = (
     const movedL = product(lateral, turned, n);
     const movedR = product(radial, turned, n);
     const movedT = product(tension, turned, n);
-    // A round with slack spokes in it cannot be carried forward: what they took up before pulling is unknown.
-    const slack = (round.readings.tension ?? []).some((t) => t !== null && t <= 0);
+    // A round cannot be carried forward past spokes that were slack and are not: what they took up before pulling is unknown.
+    const slack = (round.readings.tension ?? []).some((t, i) => t !== null && t <= 0 && now.tension?.[i] !== 0);
     const wide = fresh ? 1 : slack ? 100 : 1;
-    const sigmaL = READING_SIGMA ** 2 + (FORECAST_SIGMA * rms(movedL) + (fresh ? 0 : 0.01)) ** 2 * wide;
-    const sigmaR = READING_SIGMA ** 2 + (FORECAST_SIGMA * rms(movedR) + (fresh ? 0 : 0.01)) ** 2 * wide;
-    add(sums.lateral, round.readings.lateral, movedL, () => sigmaL);
-    add(sums.radial, round.readings.radial, movedR, () => sigmaR);
+    const line = (what: "lateral" | "radial", moved: Float64Array) => {
+      const carried = (FORECAST_SIGMA * rms(moved) + (fresh ? 0 : 0.01)) ** 2 * wide;
+      const values = round.readings[what];
+      add(sums[what], values, moved, (_, i) => readingSigma(round.readings, what, i) ** 2 + carried);
+      const rest = between(values);
+      if (rest)
+        add(
+          sums[what],
+          values.map((v) => (v === null ? rest.middle : null)),
+          moved,
+          () => rest.sigma ** 2 + carried,
+        );
+    };
+    line("lateral", movedL);
+    line("radial", movedR);
     add(
       sums.tension,
       round.readings.tension,
@@ -163,12 +206,8 @@ export const wheelState = (
   }
   const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
     Array.from({ length: n }, (_, i) => (s.under[i] > 0 ? s.top[i] / s.under[i] : null));
-  const noise = (s: { under: Float64Array }): number => {
-    const seen = s.under.filter((u) => u > 0);
-    return seen.length === 0
-      ? READING_SIGMA
-      : Math.max(0.004, Math.sqrt(seen.length / seen.reduce((a, b) => a + b, 0)));
-  };
+  const noise = (s: { under: Float64Array }): number[] =>
+    Array.from(s.under, (u) => Math.max(0.004, u > 0 ? 1 / Math.sqrt(u) : READING_SIGMA));
   const tensions = mean(sums.tension);
   const anyTension = tensions.some((t) => t !== null);
   const filled = new Float64Array(n);
@@ -179,14 +218,18 @@ export const wheelState = (
   const drift = tight === 1 ? carried.reduce((a, b) => a + b, 0) / n : 0;
   for (let i = 0; i < n; i++)
     filled[i] = tensions[i] ?? (anyTension ? working[i] : Math.max(0, tight * wanted[i] + carried[i] - drift));
-  // What the tensions force on the rim is known where nothing was read; only the rest has to be guessed between readings.
-  const forced = (perForce: Float64Array) =>
-    anyTension ? bendOnly(product(perForce, filled, n)) : new Float64Array(n);
-  const line = (sum: (typeof sums)["lateral"], perForce: Float64Array): RimLine =>
-    rimLine(mean(sum), noise(sum), forced(perForce));
+  // What the tensions force on the rim, and its own bend where a plate told it, are known where nothing was read; only the
+  // rest has to be guessed between readings.
+  const known = (perForce: Float64Array, bent: Readings | undefined): Float64Array => {
+    const forced = anyTension ? bendOnly(product(perForce, filled, n)) : new Float64Array(n);
+    const bare = bent ? bendOnly(rimLine(bent, PLATE_SIGMA).at) : null;
+    return bare ? forced.map((v, i) => v + bare[i]) : forced;
+  };
+  const line = (sum: (typeof sums)["lateral"], perForce: Float64Array, bent: Readings | undefined): RimLine =>
+    rimLine(mean(sum), noise(sum), known(perForce, bent));
   return {
-    lateral: line(sums.lateral, elastic.lateralPerForce),
-    radial: line(sums.radial, elastic.radialPerForce),
+    lateral: line(sums.lateral, elastic.lateralPerForce, own?.lateral),
+    radial: line(sums.radial, elastic.radialPerForce, own?.radial),
     tension: filled,
     tensionSigma: anyTension
       ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)

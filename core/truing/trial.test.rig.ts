@@ -1,6 +1,7 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { sideTensions } from "@/core/tension/balance";
 import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { chance } from "@/devices/random";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
 import { advise } from "./advise";
 import { bestPossible } from "./best-possible.test.rig";
@@ -44,6 +45,8 @@ export interface TrialWay {
   /** Every how many holes the dial is read. */
   readonly every?: number;
   readonly noTension?: boolean;
+  /** The bare rim was laid on a plate and felt under, with feelers sure to 0.05 mm. */
+  readonly plate?: boolean;
   /** Only the highest and the lowest place of each. */
   readonly highAndLow?: boolean;
   /** The wheel file is wrong by this part in hole circles, flanges and effective rim diameter. */
@@ -57,6 +60,8 @@ export interface TrialWay {
 /** What a trial came to; mm, fractions. */
 export interface Trial {
   readonly best: number;
+  /** The same in whole steps of a hand. */
+  readonly bestInSteps: number;
   readonly lateral: number;
   readonly radial: number;
   readonly offset: number;
@@ -161,6 +166,8 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
     rim: { ...wheel.rim, erd: wheel.rim.erd * (1 + off) },
     hub: { ...wheel.hub, A: flange(wheel.hub.A), B: flange(wheel.hub.B) },
   };
+  const felt = chance(seed * 389 + 1);
+  const plate = all.map((s) => stand.bareLateral(s) + felt.normal(0.05));
   const history: PastRound[] = [];
   let touches = 0;
   if (way.byHand) touches = byHand(stand, 30 * way.rounds);
@@ -170,13 +177,14 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
       const { turns } = advise({
         wheel: told,
         readings,
-        tolerance: { lateral: 0.1, radial: 0.1, offset: 0.2, tensionSpread: 0.2 },
+        tolerance: { lateral: 0.05, radial: 0.05, offset: 0.2, tensionSpread: 0.2 },
         stage: 1,
         nipple: {
           step: 1 / 16,
           most: 1,
           ...(way.stuck ? { left: all.map((s) => (way.stuck?.includes(s) ? 0 : null)) } : {}),
         },
+        ...(way.plate ? { bare: { lateral: plate } } : {}),
         ...(way.noTension ? { tight: start === "fresh" ? 0.15 : 0.8 } : {}),
         history,
       });
@@ -195,8 +203,10 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
   const means = { A: meanOf("A"), B: meanOf("B") };
   const sides = sideTensions(wheel, spokes);
   const tighter = sides.A > sides.B ? "A" : "B";
+  const best = bestPossible(new StandInWheel(wheel, hidden), hidden, 0.2, way.stuck);
   return {
-    best: bestPossible(new StandInWheel(wheel, hidden), hidden, 0.2, way.stuck),
+    best: best.any,
+    bestInSteps: best.inSteps,
     lateral: range(all.map((s) => stand.trueLateral(s))),
     radial: range(all.map((s) => stand.trueRadial(s))),
     offset: Math.abs(stand.readOffset()),

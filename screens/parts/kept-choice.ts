@@ -47,10 +47,11 @@ export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N
 );
 
 /** What one division of the dial at this bench is. */
-export const useDial = keptChoice<"1/100" | "2/100" | "thou" | "1/2 thou" | "mm">(
+export const DIAL_KINDS = ["1/100", "2/100", "thou", "1/2 thou", "mm", "sheets"] as const;
+export const useDial = keptChoice<(typeof DIAL_KINDS)[number]>(
   "tall-compass-dial",
   "1/100",
-  (t): t is "1/100" | "2/100" | "thou" | "1/2 thou" | "mm" => ["1/100", "2/100", "thou", "1/2 thou", "mm"].includes(t),
+  (t): t is (typeof DIAL_KINDS)[number] => (DIAL_KINDS as readonly string[]).includes(t),
 );
 
 /** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */

@@ -1,5 +1,5 @@
 /** What is read in the walk with the dial. */
-export type WalkKind = "lateral" | "radial" | "tension" | "offset";
+export type WalkKind = "lateral" | "far-edge" | "radial" | "tension" | "offset";
 
 /** One stop of the reading walk. */
 export interface Stop {
@@ -12,10 +12,21 @@ export interface Stop {
  * spoke while it is rough, every second from 1 mm down, every one only when asked.
  *
  * @param every 1, 2 or 4
+ * @param edges side to side on both edges of the rim, where its width may vary
  */
-export const readingStops = (holes: number, every: number, tension: boolean, offset: boolean): Stop[] => {
+export const readingStops = (
+  holes: number,
+  every: number,
+  tension: boolean,
+  offset: boolean,
+  edges = false,
+): Stop[] => {
   const stops: Stop[] = offset ? [{ spoke: 0, what: "offset" }] : [];
-  for (let s = 1; s <= holes; s += every) stops.push({ spoke: s, what: "lateral" }, { spoke: s, what: "radial" });
+  for (let s = 1; s <= holes; s += every) {
+    stops.push({ spoke: s, what: "lateral" });
+    if (edges) stops.push({ spoke: s, what: "far-edge" });
+    stops.push({ spoke: s, what: "radial" });
+  }
   if (tension) for (let s = 1; s <= holes; s++) stops.push({ spoke: s, what: "tension" });
   return stops;
 };

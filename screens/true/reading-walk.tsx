@@ -7,6 +7,7 @@ import { useDial } from "../parts/kept-choice";
 import { send } from "../parts/outbox";
 import { Walk } from "../parts/walk";
 import { DIALS } from "./dials";
+import { NeedleStrip, stripReach } from "./needle-strip";
 import { readingStops, type Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
 
@@ -19,6 +20,10 @@ interface ReadingWalkProps {
   readonly tension: boolean;
   readonly offset: boolean;
   readonly tyreOn: boolean;
+  /** Side to side on both edges of the rim. */
+  readonly edges: boolean;
+  /** mm; what the round before read, for the strip's reach. */
+  readonly before: readonly (number | null)[];
   /** Left for a while: the dial may stand otherwise, so a place read before is read again first. */
   readonly again: boolean;
   readonly onRead: (stop: Stop, value: number) => void;
@@ -33,13 +38,13 @@ const AGREES = 0.05;
 const STEADY = 0.12;
 
 const valueAt = (round: RoundView, stop: Stop): number | null =>
-  stop.what === "offset" ? round.offset : round[stop.what][stop.spoke - 1];
+  stop.what === "offset" ? round.offset : (stop.what === "far-edge" ? round.farEdge : round[stop.what])[stop.spoke - 1];
 
 /** Reads the wheel from the valve, one figure at a stop; stored as it is taken, found again after a break. */
 export const ReadingWalk = (props: ReadingWalkProps) => {
   const { job, round, spokes, names, every, tension, tyreOn, onRead, onEnd } = props;
   // Fixed while it is walked: the offset once taken must not drop out of the list under the reader's feet.
-  const [stops] = useState(() => readingStops(spokes.length, every, tension, props.offset));
+  const [stops] = useState(() => readingStops(spokes.length, every, tension, props.offset, props.edges));
   const [at, setAt] = useState(() => {
     const open = stops.findIndex((s) => valueAt(round, s) === null);
     return Math.max(0, open);
@@ -47,6 +52,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
   const [dial, setDial] = useDial();
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
+  const [lastTaken, setLastTaken] = useState<string | null>(null);
   const [lastTyped, setLastTyped] = useState<{ typed: string; sign: 1 | -1 } | null>(null);
   // Places to read again after a break, and by how much the dial stands otherwise since.
   const [checks, setChecks] = useState<readonly Stop[]>(() => {
@@ -70,7 +76,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     if (to >= stops.length) onEnd();
     else setAt(Math.max(0, to));
   };
-  const onDial = stop.what === "lateral" || stop.what === "radial";
+  const onDial = stop.what === "lateral" || stop.what === "far-edge" || stop.what === "radial";
   const mmOf = (typed: string, sign: 1 | -1): { ok: true; value: number } | { ok: false; message: string } => {
     const read = readLength(typed === "" ? "same" : typed, "mm");
     if (!read.ok)
@@ -135,9 +141,11 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       value,
       typed: typed.slice(0, 60),
       doubtful: odd,
+      sure: onDial ? DIALS[dial].sure : null,
     });
     if (!sent.ok && sent.field !== "") return setMessage(sent.message);
     setLastTyped({ typed, sign });
+    if (onDial) setLastTaken(`${value.toFixed(2)} taken at ${stop.spoke}`);
     onRead(stop, value);
     // On to the next place that is still open; one taken again does not mean all after it.
     const open = stops.findIndex((s, i) => i > at && valueAt(round, s) === null);
@@ -158,7 +166,13 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     },
     lateral: {
       prompt: "side to side",
-      how: `dial on the rim's side, over the spoke; ${DIALS[dial].words}`,
+      how: `dial on the ${props.edges ? `${names.A}'s edge` : "rim's side"}, over the spoke; ${DIALS[dial].words}`,
+      unit: DIALS[dial].label,
+      keys: [...same, ...sides],
+    },
+    "far-edge": {
+      prompt: "side to side, other edge",
+      how: `dial on the ${names.B}'s edge, over the spoke; ${DIALS[dial].words}`,
       unit: DIALS[dial].label,
       keys: [...same, ...sides],
     },
@@ -177,6 +191,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
   }[stop.what];
   const taken = valueAt(round, stop);
   const following = stops[at + 1];
+  const strip = onDial && DIALS[dial].mm < 0.1;
+  const justTaken = lastTaken ? `${lastTaken}; ` : "";
   const order = Object.keys(DIALS) as (keyof typeof DIALS)[];
   return (
     <Walk
@@ -191,7 +207,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
           ? "this place was read before the break: where does the dial stand there now?"
           : taken === null
             ? stop.spoke > 0
-              ? `${stop.spoke} from the valve${stop.spoke > every ? `, ${every} on from ${stop.spoke - every}` : ""}`
+              ? `${justTaken}${stop.spoke} from the valve${stop.spoke > every ? `, ${every} on from ${stop.spoke - every}` : ""}`
               : "before going round"
             : `last taken ${taken.toFixed(2)}`
       }
@@ -205,18 +221,30 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
             : "the last one"
       }
       entry={
-        <EntryBar
-          key={`${at}-${checks.length}`}
-          prompt={ask.prompt}
-          how={ask.how}
-          kind="number"
-          unit={ask.unit}
-          onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
-          takeKeys={ask.keys}
-          message={message}
-          onTake={(typed, sign, again) => void take(typed, sign, again)}
-          onBack={() => move(at - 1)}
-        />
+        <>
+          {strip && (
+            <NeedleStrip
+              key={`strip${at}-${checks.length}`}
+              ends={stop.what === "radial" ? ["low", "high"] : [`to ${names.B}`, `to ${names.A}`]}
+              reach={stripReach([...props.before, ...round.lateral, ...round.radial])}
+              division={DIALS[dial].mm}
+              taken={taken}
+              onTake={(divisions) => void take(String(Math.abs(divisions)), divisions < 0 ? -1 : 1, false)}
+            />
+          )}
+          <EntryBar
+            key={`${at}-${checks.length}`}
+            prompt={ask.prompt}
+            how={ask.how}
+            kind="number"
+            unit={ask.unit}
+            onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
+            takeKeys={ask.keys}
+            message={message}
+            onTake={(typed, sign, again) => void take(typed, sign, again)}
+            onBack={() => move(at - 1)}
+          />
+        </>
       }
       entryHint="the figure, then the side it stands to"
       onBack={() => move(at - 1)}

@@ -5,6 +5,8 @@ export interface RoundView {
   readonly id: string;
   readonly number: number;
   readonly lateral: readonly (number | null)[];
+  /** Side to side on the other edge, where both are read. */
+  readonly farEdge: readonly (number | null)[];
   readonly radial: readonly (number | null)[];
   readonly tension: readonly (number | null)[];
   readonly offset: number | null;

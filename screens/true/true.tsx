@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
 import { elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
@@ -48,6 +49,8 @@ interface TrueProps {
   readonly version: number;
   readonly rounds: readonly RoundView[];
   readonly assumed: number;
+  /** Side to side of the last round on side A's edge alone, mm. */
+  readonly nearEdge: readonly (number | null)[];
   /** What the flat plate said of the bare rim, when it said anything against it. */
   readonly plate: string | null;
   /** Go straight to the first reading: a customer is waiting. */
@@ -73,6 +76,7 @@ export const True = (props: TrueProps) => {
   const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
   const [then, setThen] = useState<"read" | "live" | "other">("read");
   const [withOffset, setWithOffset] = useState(false);
+  const [edges, setEdges] = useState(props.rounds.at(-1)?.farEdge.some((v) => v !== null) ?? false);
   const [comparedWith, setComparedWith] = useState<number | null>(null);
   const [altered, setAltered] = useState<Readonly<Record<number, number>>>({});
   const [dismissed, setDismissed] = useState(false);
@@ -97,11 +101,13 @@ export const True = (props: TrueProps) => {
   }, []);
   const empty = {
     lateral: new Array<number | null>(n).fill(null),
+    farEdge: new Array<number | null>(n).fill(null),
     radial: new Array<number | null>(n).fill(null),
     tension: new Array<number | null>(n).fill(null),
     offset: null,
   };
   const round = rounds.at(-1) ?? null;
+  const width = round ? widthVaries(props.nearEdge, round.farEdge) : null;
   const before = (comparedWith === null ? rounds.at(-2) : rounds.find((r) => r.number === comparedWith)) ?? null;
   const advice = round?.advice ?? null;
   const read = round ? round.lateral.filter((v) => v !== null).length : 0;
@@ -220,7 +226,13 @@ export const True = (props: TrueProps) => {
   };
   const readWheel = () => begin("read");
   const takeMany = async (
-    list: readonly { what: "lateral" | "radial"; spoke: number; value: number; typed: string }[],
+    list: readonly {
+      what: "lateral" | "radial";
+      spoke: number;
+      value: number;
+      typed: string;
+      sure?: number | null;
+    }[],
   ): Promise<string | null> => {
     const now = rounds.at(-1);
     if (!now || list.length === 0) return "nothing was read";
@@ -271,10 +283,17 @@ export const True = (props: TrueProps) => {
         tension={tension}
         offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
         tyreOn={props.tyreOn}
+        edges={edges}
+        before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
         again={away}
         onRead={(stop, value) =>
           change((r) => {
             if (stop.what === "offset") return { ...r, offset: value };
+            if (stop.what === "far-edge") {
+              const far = [...r.farEdge];
+              far[stop.spoke - 1] = value;
+              return { ...r, farEdge: far };
+            }
             const list = [...r[stop.what]];
             list[stop.spoke - 1] = value;
             return { ...r, [stop.what]: list };
@@ -582,6 +601,14 @@ export const True = (props: TrueProps) => {
             </button>
             <button
               type="button"
+              aria-pressed={edges}
+              onClick={() => setEdges(!edges)}
+              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+            >
+              {edges ? "both edges" : "one edge"}
+            </button>
+            <button
+              type="button"
               onClick={() => void begin("other")}
               className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
             >
@@ -642,6 +669,12 @@ export const True = (props: TrueProps) => {
           )}
           {assumed > 0 && (
             <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
+          )}
+          {width !== null && width > 0.1 && (
+            <Doubt>
+              The rim is not of one width: it varies by {mm(width)} mm. Its middle is trued, so neither edge runs quite
+              true; a rim brake feels the edges, a drum brake does not.
+            </Doubt>
           )}
           {props.plate && <Doubt>{withSideNames(props.plate, names)}</Doubt>}
           <p className="mt-2">

@@ -5,7 +5,7 @@ import { TENSION_WAYS } from "@/core/tension/told";
 /** One reading as a screen sends it. */
 export const readingSchema = z.object({
   id: idSchema,
-  what: z.enum(["lateral", "radial", "offset", ...TENSION_WAYS]),
+  what: z.enum(["lateral", "far-edge", "radial", "offset", ...TENSION_WAYS]),
   spoke: z.int().min(0).max(72),
   value: z
     .number({ error: (i) => `${JSON.stringify(i.input)} is not a reading` })

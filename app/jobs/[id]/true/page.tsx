@@ -4,7 +4,7 @@ import { StageFrame } from "@/screens/parts/stage-frame";
 import { True } from "@/screens/true/true";
 import { benchWay, toleranceOf } from "@/store/bench-way";
 import { hasPracticeWheel } from "@/store/practice-wheels";
-import { turnsMade } from "@/store/rounds";
+import { farEdge, nearEdge, turnsMade } from "@/store/rounds";
 import { pageRecord } from "../record";
 
 interface PageProps {
@@ -28,6 +28,7 @@ const Page = async ({ params, searchParams }: PageProps) => {
       id: r.id,
       number: r.number,
       lateral,
+      farEdge: farEdge(r, holes),
       radial,
       tension: tension ?? [],
       offset: offset ?? null,
@@ -42,6 +43,7 @@ const Page = async ({ params, searchParams }: PageProps) => {
   const shown = rounds.filter(
     (r, i) => record.rounds[i].kind === "true" || r.lateral.some((v) => v !== null) || i === rounds.length - 1,
   );
+  const last = record.rounds.at(-1);
   const way = benchWay(holes, job.tolerance, record.taken, new Array<number>(holes).fill(0));
   return (
     <StageFrame {...frame} current="true">
@@ -65,6 +67,7 @@ const Page = async ({ params, searchParams }: PageProps) => {
         slipped={way.slipped}
         assumed={(settled?.assumed ?? build.assumed).length}
         plate={build.plate?.verdict === "true" ? null : (build.plate?.text ?? null)}
+        nearEdge={last ? nearEdge(last, holes) : []}
         readNow={(await searchParams).read === "now" && rounds.length === 0}
       />
     </StageFrame>

@@ -1,0 +1,84 @@
+"use client";
+import { useRef } from "react";
+
+interface NeedleStripProps {
+  /** What the two ends are called: towards which side, or low and high. */
+  readonly ends: readonly [string, string];
+  /** mm either way. */
+  readonly reach: number;
+  /** mm of one division. */
+  readonly division: number;
+  /** mm; what was taken here before, null for nothing. */
+  readonly taken: number | null;
+  /** Whole divisions from the zero, + to the right. */
+  readonly onTake: (divisions: number) => void;
+}
+
+const WIDTH = 1200;
+
+/** The dial laid flat: one tap where its needle stands is the reading. */
+export const NeedleStrip = ({ ends, reach, division, taken, onTake }: NeedleStripProps) => {
+  const box = useRef<SVGSVGElement>(null);
+  const x = (mm: number) => WIDTH / 2 + (mm / reach) * (WIDTH / 2 - 40);
+  const most = Math.round(reach / division);
+  const every = [1, 2, 5, 10, 20, 50].find((s) => most / s <= 12) ?? 100;
+  const fine = [1, 2, 5, 10].find((s) => most / s <= 55) ?? 20;
+  const take = (clientX: number) => {
+    const at = box.current?.getBoundingClientRect();
+    if (!at) return;
+    const mm = ((((clientX - at.left) / at.width) * WIDTH - WIDTH / 2) / (WIDTH / 2 - 40)) * reach;
+    onTake(Math.max(-most, Math.min(most, Math.round(mm / division))));
+  };
+  const marks = [...Array(2 * most + 1).keys()].map((i) => i - most);
+  return (
+    <button
+      type="button"
+      aria-label={`tap where the needle stands, ${ends[0]} to ${ends[1]}`}
+      data-testid="needle-strip"
+      data-reach={reach}
+      className="block h-24 w-full shrink-0 border-t border-rule"
+      onClick={(e) => {
+        // Enter on the strip has no place to point at.
+        if (e.detail > 0) take(e.clientX);
+      }}
+    >
+      <svg ref={box} viewBox={`0 0 ${WIDTH} 96`} preserveAspectRatio="none" className="h-full w-full" aria-hidden>
+        {marks.map((d) =>
+          d % fine === 0 ? (
+            <line
+              key={d}
+              x1={x(d * division)}
+              x2={x(d * division)}
+              y1="0"
+              y2={d % every === 0 ? 40 : 22}
+              stroke="var(--color-ink)"
+              strokeWidth={d === 0 ? 4 : 1.5}
+            />
+          ) : null,
+        )}
+        {marks.map((d) =>
+          d % every === 0 ? (
+            <text key={d} x={x(d * division)} y="68" fontSize="24" textAnchor="middle" fill="var(--color-ink)">
+              {Math.abs(d)}
+            </text>
+          ) : null,
+        )}
+        <text x="6" y="90" fontSize="20" fill="var(--color-ink)">
+          {ends[0]}
+        </text>
+        <text x={WIDTH - 6} y="90" fontSize="20" textAnchor="end" fill="var(--color-ink)">
+          {ends[1]}
+        </text>
+        {taken !== null && (
+          <path d={`M${x(taken)} 6l-9 -6h18Z`} fill="var(--color-ink)" stroke="var(--color-ink)" strokeWidth="6" />
+        )}
+      </svg>
+    </button>
+  );
+};
+
+/** mm the strip reaches either way: the least that holds what was read so far, with room. */
+export const stripReach = (read: readonly (number | null)[]): number => {
+  const most = Math.max(0, ...read.map((v) => Math.abs(v ?? 0)));
+  return [0.25, 0.5, 1, 2, 4].find((r) => r >= 1.4 * most) ?? 8;
+};
