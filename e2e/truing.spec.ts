@@ -77,8 +77,19 @@ const tapNeedles = async (page: Page, stand: StandInWheel): Promise<number> => {
       const reach = Number(await strip.getAttribute("data-reach"));
       const box = await strip.boundingBox();
       if (!box) throw new Error("no strip to tap");
-      await page.mouse.click(box.x + box.width * (0.5 + (value / reach) * (560 / 1200)), box.y + 30);
-      taps++;
+      if (Math.abs(value) <= reach) {
+        await page.mouse.click(box.x + box.width * (0.5 + (value / reach) * (560 / 1200)), box.y + 30);
+        taps++;
+      } else {
+        // Off the strip: the keys.
+        for (const key of String(Math.round(Math.abs(value) * 100))) {
+          await entry.getByRole("button", { name: key, exact: true }).click();
+          taps++;
+        }
+        const toA = prompt === "hop" ? ["high", "low"] : ["to brake side", "to other side"];
+        await entry.getByRole("button", { name: toA[value > 0 ? 0 : 1] }).click();
+        taps++;
+      }
     }
     await expect(async () => {
       const walking = await page.getByTestId("walk-spoke").isVisible();

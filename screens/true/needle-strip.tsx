@@ -77,8 +77,12 @@ export const NeedleStrip = ({ ends, reach, division, taken, onTake }: NeedleStri
   );
 };
 
-/** mm the strip reaches either way: the least that holds what was read so far, with room. */
+/** A wheel not known yet may stand anywhere within a millimetre. */
+const KNOWN_FROM = 6;
+
+/** mm the strip reaches either way: the least that holds what was read so far, with room; past it there are the keys. */
 export const stripReach = (read: readonly (number | null)[]): number => {
-  const most = Math.max(0, ...read.map((v) => Math.abs(v ?? 0)));
+  const known = read.filter((v) => v !== null);
+  const most = Math.max(known.length < KNOWN_FROM ? 0.7 : 0, ...known.map(Math.abs));
   return [0.25, 0.5, 1, 2, 4].find((r) => r >= 1.4 * most) ?? 8;
 };
