@@ -216,7 +216,9 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
           ? ""
           : following
             ? following.spoke === stop.spoke
-              ? "next: hop, same place"
+              ? following.what === "far-edge"
+                ? "next: the other edge, same place"
+                : "next: hop, same place"
               : `next ${following.spoke}`
             : "the last one"
       }
@@ -246,7 +248,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
           />
         </>
       }
-      entryHint="the figure, then the side it stands to"
+      entryHint={strip ? "tap where the needle stands, or the figure and its side" : "the figure, then the side it stands to"}
       onBack={() => move(at - 1)}
       onSkip={() => (check ? setChecks(checks.slice(1)) : move(at + 1))}
       onLeave={onEnd}
