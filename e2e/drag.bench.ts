@@ -22,7 +22,8 @@ for (const id of ids) {
 }
 const rim = page.getByRole("slider", { name: "the rim laid flat" });
 const box = (await rim.isVisible()) ? await rim.boundingBox() : null;
-if (!box || !(await page.getByTestId("becomes").isVisible())) throw new Error("no wheel under advice in this shop: start it with the demo");
+if (!box || !(await page.getByTestId("becomes").isVisible()))
+  throw new Error("no wheel under advice in this shop: start it with the demo");
 
 /** ms between frames while something is done. */
 const frames = async (work: () => Promise<void>): Promise<number[]> => {
@@ -32,9 +33,7 @@ const frames = async (work: () => Promise<void>): Promise<number[]> => {
      requestAnimationFrame(function tick(now) { window.seen.push(now); if (window.watching) requestAnimationFrame(tick); })`,
   );
   await work();
-  return page.evaluate<number[]>(
-    "window.watching = false, window.seen.slice(1).map((t, i) => t - window.seen[i])",
-  );
+  return page.evaluate<number[]>("window.watching = false, window.seen.slice(1).map((t, i) => t - window.seen[i])");
 };
 const told = (name: string, list: number[]) => {
   const sorted = [...list].sort((a, b) => a - b);
@@ -62,5 +61,7 @@ told(
     }
   }),
 );
-console.log(`${moves} movements of the finger in ${SECONDS} s; ${await page.getByTestId("becomes").textContent()} mm is forecast now`);
+console.log(
+  `${moves} movements of the finger in ${SECONDS} s; ${await page.getByTestId("becomes").textContent()} mm is forecast now`,
+);
 await browser.close();

@@ -1,15 +1,8 @@
+import type { CustomerLine } from "@/core/shop/list-lines";
 import { database } from "./database";
 
-export interface CustomerLine {
-  readonly customer: string;
-  readonly telephone: string;
-  readonly mark: string;
-  readonly machine: string;
-  readonly visits: number;
-}
-
 /** Every wheel with its customer, by name. */
-export const listCustomers = async (): Promise<CustomerLine[]> =>
+export const listCustomers = async (): Promise<(CustomerLine & { visits: number })[]> =>
   (
     await database()("customers")
       .join("wheels", "wheels.customer_id", "customers.id")
@@ -18,4 +11,38 @@ export const listCustomers = async (): Promise<CustomerLine[]> =>
       .orderBy(["customers.name", "wheels.mark"])
       .select("customers.name as customer", "customers.telephone", "wheels.mark", "wheels.machine")
       .count({ visits: "jobs.id" })
-  ).map((r) => ({ ...r, visits: Number(r.visits) }) as CustomerLine);
+  ).map((r) => ({ ...r, visits: Number(r.visits) }) as CustomerLine & { visits: number });
+
+/** What a list of customers would change, in words; with `take` it is done, all of it or none. */
+export const importCustomers = async (lines: readonly CustomerLine[], take: boolean): Promise<string[]> =>
+  database().transaction(async (trx) => {
+    const changes: string[] = [];
+    for (const line of lines) {
+      const wheel = await trx("wheels").where({ mark: line.mark }).first();
+      if (wheel) {
+        const owner = await trx("customers").where({ id: wheel.customer_id }).first();
+        const said = (what: string, was: string, is: string) => {
+          if (was !== is) changes.push(`${line.mark}: ${what} “${was}” becomes “${is}”`);
+        };
+        said("customer", owner.name, line.customer);
+        said("telephone", owner.telephone, line.telephone);
+        said("machine", wheel.machine, line.machine);
+        if (!take) continue;
+        await trx("customers").where({ id: owner.id }).update({ name: line.customer, telephone: line.telephone });
+        await trx("wheels").where({ id: wheel.id }).update({ machine: line.machine });
+        continue;
+      }
+      const known = await trx("customers").where({ name: line.customer, telephone: line.telephone }).first();
+      changes.push(`${line.mark}: new wheel of ${line.customer}${known ? "" : ", a new customer"}`);
+      if (!take) continue;
+      const customerId = known?.id ?? crypto.randomUUID();
+      if (!known) await trx("customers").insert({ id: customerId, name: line.customer, telephone: line.telephone });
+      await trx("wheels").insert({
+        id: crypto.randomUUID(),
+        customer_id: customerId,
+        mark: line.mark,
+        machine: line.machine,
+      });
+    }
+    return changes;
+  });

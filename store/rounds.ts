@@ -1,4 +1,5 @@
 import { midLine } from "@/core/runout/both-edges";
+import type { RoundLine } from "@/core/shop/list-lines";
 import type { TensionEntry, TensionWay } from "@/core/tension/told";
 import { TENSION_WAYS } from "@/core/tension/told";
 import type { Advice } from "@/core/truing/advice";
@@ -248,3 +249,10 @@ export const takeBackTurns = async (roundId: string): Promise<readonly Turn[]> =
   for (const t of back) await addTurn(roundId, t);
   return back;
 };
+
+/** Every reading and turn of these rounds as a line of a list. */
+export const roundLines = (rounds: readonly Round[]): RoundLine[] =>
+  rounds.flatMap((r) => [
+    ...r.readings.map((x) => ({ round: r.number, what: x.what, spoke: x.spoke, value: x.value, takenAt: x.at ?? "" })),
+    ...r.turns.map((x) => ({ round: r.number, what: "turn", spoke: x.spoke, value: x.turns, takenAt: x.at ?? "" })),
+  ]);

@@ -290,36 +290,41 @@ export const outcome = (aim: Aim, turns: ArrayLike<number>): Outcome => {
  *
  * @param spokes counted from 0
  */
-export const withSlack = (aim: Aim, spokes: readonly number[]): Aim =>
-  spokes.reduce((before, s) => {
-    const { n, perTurn } = before;
-    const own = perTurn.tension[s * n + s];
-    const gone = -Math.max(0, before.tension[s]) / own;
-    const lines = (matrix: Float64Array, now: Float64Array) => now.map((v, i) => v + matrix[i * n + s] * gone);
-    const less = (matrix: Float64Array) => {
-      const out = matrix.slice();
-      for (let j = 0; j < n; j++) {
-        const part = perTurn.tension[s * n + j] / own;
-        for (let i = 0; i < n; i++) out[i * n + j] -= matrix[i * n + s] * part;
-      }
-      return out;
-    };
-    const left = {
-      ...before,
-      lateral: lines(perTurn.lateral, before.lateral),
-      radial: lines(perTurn.radial, before.radial),
-      tension: lines(perTurn.tension, before.tension),
-      offset: before.offset === null ? null : before.offset + perTurn.offset[s] * gone,
-      perTurn: {
-        lateral: less(perTurn.lateral),
-        radial: less(perTurn.radial),
-        tension: less(perTurn.tension),
-        offset: perTurn.offset.map((v, j) => v - perTurn.offset[s] * (perTurn.tension[s * n + j] / own)),
-      },
-    };
-    left.tension[s] = Math.min(0, before.tension[s]);
-    return left;
-  }, aim);
+export const withSlack = (aim: Aim, spokes: readonly number[]): Aim => {
+  let left = aim;
+  for (const s of spokes) left = withoutSpoke(left, s);
+  return left;
+};
+
+const withoutSpoke = (aim: Aim, s: number): Aim => {
+  const { n, perTurn } = aim;
+  const own = perTurn.tension[s * n + s];
+  const gone = -Math.max(0, aim.tension[s]) / own;
+  const lines = (matrix: Float64Array, now: Float64Array) => now.map((v, i) => v + matrix[i * n + s] * gone);
+  const less = (matrix: Float64Array) => {
+    const out = matrix.slice();
+    for (let j = 0; j < n; j++) {
+      const part = perTurn.tension[s * n + j] / own;
+      for (let i = 0; i < n; i++) out[i * n + j] -= matrix[i * n + s] * part;
+    }
+    return out;
+  };
+  const tension = lines(perTurn.tension, aim.tension);
+  tension[s] = Math.min(0, aim.tension[s]);
+  return {
+    ...aim,
+    lateral: lines(perTurn.lateral, aim.lateral),
+    radial: lines(perTurn.radial, aim.radial),
+    tension,
+    offset: aim.offset === null ? null : aim.offset + perTurn.offset[s] * gone,
+    perTurn: {
+      lateral: less(perTurn.lateral),
+      radial: less(perTurn.radial),
+      tension: less(perTurn.tension),
+      offset: perTurn.offset.map((v, j) => v - perTurn.offset[s] * (perTurn.tension[s * n + j] / own)),
+    },
+  };
+};
 
 /** The same, one nipple further. */
 export const turned = (aim: Aim, here: Outcome, nipple: number, turns: number): Outcome => {

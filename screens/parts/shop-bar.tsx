@@ -6,6 +6,7 @@ const PLACES = [
   { href: "/", label: "Jobs" },
   { href: "/diary", label: "Diary" },
   { href: "/stock", label: "Stock" },
+  { href: "/figures", label: "Figures" },
   { href: "/settings", label: "Settings" },
 ] as const;
 

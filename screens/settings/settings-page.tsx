@@ -7,6 +7,7 @@ import { nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { UNITS, useForce, useUnit, useVoice } from "../parts/kept-choice";
+import { ListImport } from "../parts/list-import";
 import { send } from "../parts/outbox";
 import { ShopBar } from "../parts/shop-bar";
 
@@ -234,6 +235,12 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
           )}
           {message && !active && <p className="px-4 py-2 text-lg font-bold">{message}</p>}
           <h2 className="px-4 pt-5 pb-1 font-bold">Lists</h2>
+          <ListImport
+            label="customers and their wheels from a list (CSV)"
+            to="/api/lists/customers"
+            className={row}
+            onTaken={() => router.refresh()}
+          />
           {[
             { href: "/api/lists/customers", label: "customers and their wheels (CSV)" },
             { href: "/api/stock/list", label: "stock (CSV)" },

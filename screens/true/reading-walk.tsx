@@ -248,7 +248,9 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
           />
         </>
       }
-      entryHint={strip ? "tap where the needle stands, or the figure and its side" : "the figure, then the side it stands to"}
+      entryHint={
+        strip ? "tap where the needle stands, or the figure and its side" : "the figure, then the side it stands to"
+      }
       onBack={() => move(at - 1)}
       onSkip={() => (check ? setChecks(checks.slice(1)) : move(at + 1))}
       onLeave={onEnd}

@@ -2,15 +2,18 @@
 import { totalReading } from "@/core/runout/runout";
 import { turnsText } from "@/core/truing/explain";
 import type { Settled } from "@/core/truing/settled";
+import { ListImport } from "../parts/list-import";
 import type { RoundView } from "./round-view";
 
 interface RoundsListProps {
+  readonly jobId: string;
   readonly rounds: readonly RoundView[];
   readonly names: { readonly A: string; readonly B: string };
   readonly settled: readonly Settled[] | null;
   readonly comparedWith: number | null;
   readonly onCompare: (number: number) => void;
   readonly onTakeBack: () => void;
+  readonly onListTaken: () => void;
   readonly stuck: readonly number[];
   readonly slipped: readonly number[];
   readonly message: string | null;
@@ -28,6 +31,17 @@ export const RoundsList = (props: RoundsListProps) => {
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
         {rounds.length === 0 && <p>No round yet: read the wheel.</p>}
+        <div className="flex flex-wrap gap-x-8">
+          <a href={`/api/jobs/${props.jobId}/rounds-list`} className="flex min-h-12 items-center text-base underline">
+            every reading and turn as a list (CSV)
+          </a>
+          <ListImport
+            label="rounds from a list:"
+            to={`/api/jobs/${props.jobId}/rounds-list`}
+            className="flex min-h-12 items-center gap-2 text-base"
+            onTaken={props.onListTaken}
+          />
+        </div>
         {rounds.length > 0 && (
           <table className="w-full">
             <thead>

@@ -399,6 +399,9 @@ export const True = (props: TrueProps) => {
       )}
       {tab === "rounds" && (
         <RoundsList
+          jobId={jobId}
+          // The rounds of a list came behind this page's back: it begins anew from the record.
+          onListTaken={() => window.location.reload()}
           rounds={rounds}
           names={names}
           settled={settled}

@@ -1,0 +1,152 @@
+import { type StageTime, stageTimes } from "../planning/stage-times";
+import { totalReading } from "../runout/runout";
+
+/** A wheel as it was handed back; mm, N. */
+export interface HandedBack {
+  readonly jobId: string;
+  readonly wheelId: string;
+  readonly mark: string;
+  readonly machine: string;
+  readonly kind: string;
+  /** `2026-11-23`. */
+  readonly opened: string;
+  readonly finished: string;
+  /** Bench minutes of each stage; empty when nothing was recorded. */
+  readonly minutes: Readonly<Record<string, number>>;
+  readonly lateral: readonly (number | null)[];
+  readonly radial: readonly (number | null)[];
+  /** N; with the wanted means of the two sides, null where tension was not read. */
+  readonly tension: { readonly at: readonly (number | null)[]; readonly A: number; readonly B: number } | null;
+  /** mm asked for, total reading. */
+  readonly tolerance: { readonly lateral: number; readonly radial: number };
+}
+
+/** A wheel taken in, finished or not. */
+export interface TakenIn {
+  readonly jobId: string;
+  readonly wheelId: string;
+  readonly mark: string;
+  readonly kind: string;
+  readonly opened: string;
+}
+
+export interface ShopFigures {
+  /** Newest last. */
+  readonly months: readonly {
+    readonly month: string;
+    readonly takenIn: number;
+    readonly handedBack: number;
+    readonly cameBack: number;
+  }[];
+  readonly stages: readonly (StageTime & { readonly stage: string })[];
+  /** Days from taking in to handing back, by kind of job; middle and quarters. */
+  readonly days: readonly {
+    readonly kind: string;
+    readonly median: number;
+    readonly low: number;
+    readonly high: number;
+    readonly from: number;
+  }[];
+  /** Oldest first; mm. */
+  readonly left: readonly {
+    readonly jobId: string;
+    readonly mark: string;
+    readonly finished: string;
+    readonly lateral: number;
+    readonly radial: number;
+    readonly inside: boolean;
+  }[];
+  /** Newest first. */
+  readonly back: readonly {
+    readonly jobId: string;
+    readonly wheelId: string;
+    readonly mark: string;
+    readonly kind: string;
+    readonly left: string;
+    readonly cameBack: string;
+    readonly days: number;
+  }[];
+}
+
+/** A wheel seen again within this many days of leaving came back; later it is a new job (common practice: a season). */
+const BACK_WITHIN = 365;
+const dayOf = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000;
+const MONTHS = 12;
+
+const quarters = (list: readonly number[]) => {
+  const sorted = [...list].sort((a, b) => a - b);
+  const at = (part: number) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
+  return { median: at(0.5), low: at(0.25), high: at(0.75), from: sorted.length };
+};
+
+/**
+ * What a shop can say of itself from its own record.
+ *
+ * @param today `2026-11-23`; the twelve months end with its own
+ */
+export const shopFigures = (
+  takenIn: readonly TakenIn[],
+  handedBack: readonly HandedBack[],
+  today: string,
+): ShopFigures => {
+  const back = takenIn.flatMap((t) => {
+    const earlier = handedBack
+      .filter((h) => h.wheelId === t.wheelId && h.jobId !== t.jobId && h.finished <= t.opened)
+      .sort((a, b) => (a.finished < b.finished ? 1 : -1))[0];
+    if (!earlier) return [];
+    const days = dayOf(t.opened) - dayOf(earlier.finished);
+    if (days > BACK_WITHIN) return [];
+    return [
+      {
+        jobId: t.jobId,
+        wheelId: t.wheelId,
+        mark: t.mark,
+        kind: t.kind,
+        left: earlier.finished,
+        cameBack: t.opened,
+        days,
+      },
+    ];
+  });
+  const [year, month] = today.split("-").map(Number);
+  const months = [...Array(MONTHS).keys()].map((k) => {
+    const at = new Date(Date.UTC(year, month - MONTHS + k, 1)).toISOString().slice(0, 7);
+    return {
+      month: at,
+      takenIn: takenIn.filter((t) => t.opened.startsWith(at)).length,
+      handedBack: handedBack.filter((h) => h.finished.startsWith(at)).length,
+      cameBack: back.filter((b) => b.cameBack.startsWith(at)).length,
+    };
+  });
+  const past: Record<string, number[]> = {};
+  for (const h of handedBack)
+    for (const [stage, m] of Object.entries(h.minutes)) past[stage] = [...(past[stage] ?? []), m];
+  const kinds = [...new Set(handedBack.map((h) => h.kind))].sort();
+  return {
+    months,
+    stages: Object.entries(stageTimes(past)).map(([stage, time]) => ({ stage, ...time })),
+    days: kinds.map((kind) => ({
+      kind,
+      ...quarters(handedBack.filter((h) => h.kind === kind).map((h) => dayOf(h.finished) - dayOf(h.opened))),
+    })),
+    left: handedBack
+      .flatMap((h) => {
+        const known = [h.lateral, h.radial].every((line) => line.filter((v) => v !== null).length >= 4);
+        if (!known) return [];
+        const lateral = totalReading(h.lateral);
+        const radial = totalReading(h.radial);
+        return [
+          {
+            jobId: h.jobId,
+            mark: h.mark,
+            finished: h.finished,
+            lateral,
+            radial,
+            inside: lateral <= h.tolerance.lateral + 1e-9 && radial <= h.tolerance.radial + 1e-9,
+          },
+        ];
+      })
+      .sort((a, b) => (a.finished < b.finished ? -1 : 1)),
+    back: back.sort((a, b) => (a.cameBack < b.cameBack ? 1 : -1)),
+  };
+};

@@ -1,0 +1,100 @@
+"use client";
+import { useState } from "react";
+
+interface ListImportProps {
+  /** What is chosen: customers, readings. */
+  readonly label: string;
+  /** Takes the file; with `?take=yes` for good, else only tells what it would change. */
+  readonly to: string;
+  readonly className: string;
+  readonly onTaken: () => void;
+}
+
+interface Told {
+  readonly taken: boolean;
+  readonly errors: readonly { readonly line: number; readonly message: string }[];
+  readonly changes: readonly string[];
+  readonly lines: number;
+}
+
+/** As many as are read before a decision. */
+const SHOWN = 12;
+
+/** A list from a file: what it would change is told first, what is wrong by its line. */
+export const ListImport = ({ label, to, className, onTaken }: ListImportProps) => {
+  const [told, setTold] = useState<(Told & { file: File }) | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const read = async (file: File, take: boolean) => {
+    const response = await fetch(`${to}${take ? "?take=yes" : ""}`, { method: "POST", body: file });
+    const answer = await response.json();
+    if (!response.ok) {
+      setTold(null);
+      return setMessage(answer.error?.message ?? "not read");
+    }
+    setMessage(answer.taken ? `${answer.lines} lines taken.` : null);
+    setTold(answer.taken ? null : { file, ...answer });
+    if (answer.taken) onTaken();
+  };
+  const rest = (all: readonly unknown[]) => (all.length > SHOWN ? <li>and {all.length - SHOWN} more</li> : null);
+  return (
+    <>
+      <label className={`${className} cursor-pointer focus-within:outline-3`}>
+        <span>{label}</span>
+        <b className="underline">choose</b>
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          className="sr-only"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = "";
+            if (file) void read(file, false);
+          }}
+        />
+      </label>
+      {message && (
+        <p role="status" className="px-4 py-2 text-lg font-bold">
+          {message}
+        </p>
+      )}
+      {told && (
+        <section aria-label="what the list would change" className="border-b-2 border-ink px-4 py-3 text-lg">
+          {told.errors.length > 0 ? (
+            <>
+              <p className="font-bold">Nothing was taken; {told.file.name} must be mended first:</p>
+              <ul>
+                {told.errors.slice(0, SHOWN).map((e) => (
+                  <li key={`${e.line}${e.message}`}>
+                    line {e.line}: {e.message}
+                  </li>
+                ))}
+                {rest(told.errors)}
+              </ul>
+            </>
+          ) : (
+            <>
+              <p className="font-bold">
+                {told.lines} lines; {told.changes.length === 0 ? "they change nothing." : "they would change:"}
+              </p>
+              <ul>
+                {told.changes.slice(0, SHOWN).map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+                {rest(told.changes)}
+              </ul>
+              {told.changes.length > 0 && (
+                <button
+                  type="button"
+                  onClick={() => void read(told.file, true)}
+                  className="mt-2 min-h-14 w-full bg-ink text-xl text-paper"
+                >
+                  take the list
+                </button>
+              )}
+            </>
+          )}
+        </section>
+      )}
+    </>
+  );
+};
