@@ -1,16 +1,14 @@
 import type { Metadata, Viewport } from "next";
 import { connection } from "next/server";
 import type { ReactNode } from "react";
+import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { readSettings } from "@/store/settings";
 import "./globals.css";
 
-/** The shop's looks; a record that cannot be reached must not keep a page from being shown. */
-const themeOf = async (): Promise<string> => {
+/** The shop's looks and sounds; a record that cannot be reached must not keep a page from being shown. */
+const looksOf = async () => {
   await connection();
-  return readSettings().then(
-    (s) => s.theme,
-    () => "auto",
-  );
+  return readSettings().catch(() => FIRST_SETTINGS);
 };
 
 export const metadata: Metadata = {
@@ -19,9 +17,12 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-const Layout = async ({ children }: { children: ReactNode }) => (
-  <html lang="en" data-theme={await themeOf()}>
-    <body>{children}</body>
-  </html>
-);
+const Layout = async ({ children }: { children: ReactNode }) => {
+  const { theme, sounds } = await looksOf();
+  return (
+    <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"}>
+      <body>{children}</body>
+    </html>
+  );
+};
 export default Layout;

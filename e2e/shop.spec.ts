@@ -27,6 +27,7 @@ test("axe finds nothing serious on any screen, on paper and at night", async ({ 
     "/",
     "/diary",
     "/stock",
+    "/figures",
     "/settings",
     `/wheels/${wheel.wheelId}`,
     `/customers/${wheel.customerId}`,
@@ -176,4 +177,89 @@ test("found by mark, by customer and by a spoke's length; the diary is dragged b
   );
   await page.keyboard.press("Escape");
   await page.request.patch("/api/settings", { data: { benchMinutes: [360, 360, 360, 360, 360, 0, 0] } });
+});
+
+test("lists in and out: what they would change is told, errors by line, nothing half taken", async ({ page }) => {
+  const { id, stand } = await onTheStand(page, 21, "buckled");
+  const tag = id.slice(0, 6);
+  await page.goto("/settings");
+  const choose = (csv: string) =>
+    page
+      .getByLabel("customers and their wheels from a list (CSV)")
+      .setInputFiles({ name: "list.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
+  const head = "customer,telephone,mark,machine\n";
+  await choose(`${head}Vale ${tag},01,V-${tag},Curlew 250\n,02,W-${tag},Curlew 250\n`);
+  await expect(page.getByText(/line 3: customer: is empty/)).toBeVisible();
+  await choose(`${head}Vale ${tag},01,V-${tag},Curlew 250\nVale ${tag},01,W-${tag},Curlew 350\n`);
+  await expect(page.getByText(`V-${tag}: new wheel of Vale ${tag}`)).toBeVisible();
+  const all = async () => (await page.request.get("/api/lists/customers")).text();
+  expect(await all()).not.toContain(`V-${tag}`);
+  await page.getByRole("button", { name: "take the list" }).click();
+  await expect(page.getByText("2 lines taken.")).toBeVisible();
+  expect(await all()).toContain(`Vale ${tag},01,W-${tag},Curlew 350,0`);
+  await choose(`${head}Vale ${tag},01,V-${tag},Curlew 500\n`);
+  await expect(page.getByText(`machine “Curlew 250” becomes “Curlew 500”`)).toBeVisible();
+
+  // A round read, listed, and read in again as a round of its own: the same figures.
+  const round = crypto.randomUUID();
+  await page.request.post(`/api/jobs/${id}/rounds`, { data: { id: round } });
+  await page.request.post(`/api/rounds/${round}/readings/many`, {
+    data: [...Array(40).keys()].map((i) => ({
+      id: crypto.randomUUID(),
+      what: "lateral",
+      spoke: i + 1,
+      value: stand.readLateral(i + 1),
+      typed: "t",
+    })),
+  });
+  await page.request.post(`/api/rounds/${round}/turns`, { data: { id: crypto.randomUUID(), spoke: 3, turns: 0.25 } });
+  const list = await (await page.request.get(`/api/jobs/${id}/rounds-list`)).text();
+  expect(list.trim().split(/\r?\n/)).toHaveLength(42);
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("tab", { name: "Rounds" }).click();
+  await page
+    .getByLabel("rounds from a list:")
+    .setInputFiles({ name: "rounds.csv", mimeType: "text/csv", buffer: Buffer.from(list) });
+  await expect(page.getByText("a new round 2: 40 readings, 1 turns")).toBeVisible();
+  await page.getByRole("button", { name: "take the list" }).click();
+  await expect(async () => {
+    const lines = (await (await page.request.get(`/api/jobs/${id}/rounds-list`)).text()).trim().split(/\r?\n/);
+    const of = (n: number) => lines.filter((l) => l.startsWith(`${n},`)).map((l) => l.split(",").slice(1, 4).join(","));
+    expect(of(2)).toEqual(of(1));
+  }).toPass();
+});
+
+test("figures of the shop count what was handed back; a pedal is learnt and does what Space does", async ({ page }) => {
+  const { id } = await onTheStand(page, 22, "buckled");
+  await page.goto("/figures");
+  await expect(page.getByTestId("this-month")).toContainText(/\d+ taken in, \d+ handed back/);
+  await expect(page.getByRole("img", { name: /month by month/ }).locator("svg")).toBeVisible();
+  await page.goto("/settings");
+  await page.getByRole("button", { name: /foot pedal/ }).click();
+  await page.keyboard.press("7");
+  await expect(page.getByRole("alert").first()).toContainText("7 has its own meaning");
+  await page.getByRole("button", { name: /foot pedal/ }).click();
+  await page.keyboard.press("F8");
+  await expect(page.getByRole("button", { name: /foot pedal/ })).toContainText("F8");
+  const round = crypto.randomUUID();
+  await page.request.post(`/api/jobs/${id}/rounds`, { data: { id: round } });
+  await page.request.post(`/api/rounds/${round}/readings/many`, {
+    data: [...Array(40).keys()].flatMap((i) =>
+      ["lateral", "radial"].map((what) => ({
+        id: crypto.randomUUID(),
+        what,
+        spoke: i + 1,
+        value: 0.6 * Math.sin(i / 3.2),
+        typed: "t",
+      })),
+    ),
+  });
+  await page.request.post(`/api/rounds/${round}/advice`, { data: { jobId: id } });
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: /^turn \d+ nipples$/ }).click();
+  const first = await page.getByTestId("walk-spoke").textContent();
+  const stored = page.waitForResponse((r) => r.url().includes("/turns") && r.ok());
+  await page.keyboard.press("F8");
+  await stored;
+  await expect(page.getByTestId("walk-spoke")).not.toHaveText(first ?? "");
 });

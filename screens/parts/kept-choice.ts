@@ -41,6 +41,9 @@ export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t
   ["on", "off"].includes(t),
 );
 
+/** The key a foot pedal sends; empty for none. */
+export const usePedal = keptChoice<string>("tall-compass-pedal", "", (t): t is string => t.length <= 40);
+
 /** What tensions are shown and entered in. */
 export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N", (t): t is "N" | "kgf" | "lbf" =>
   ["N", "kgf", "lbf"].includes(t),

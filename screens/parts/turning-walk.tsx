@@ -4,6 +4,7 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText } from "@/core/truing/explain";
 import { useVoice } from "./kept-choice";
 import { send } from "./outbox";
+import { signal } from "./signal";
 import { useSpoken } from "./speak";
 import { TurnArrow, Walk } from "./walk";
 
@@ -76,6 +77,7 @@ export const TurningWalk = (props: TurningWalkProps) => {
   const done = async () => {
     const sent = await send(`/api/rounds/${roundId}/turns`, { id: crypto.randomUUID(), spoke, turns: turn });
     setMessage(sent.ok ? null : sent.message);
+    signal("taken");
     onTurned(spoke, turn);
     move(at + 1);
   };

@@ -7,6 +7,7 @@ import { toolsFor } from "@/core/figures/tools";
 import type { Entry, Taken } from "@/core/measurement/taken";
 import { useUnit, useWho } from "./kept-choice";
 import { send } from "./outbox";
+import { signal } from "./signal";
 
 /** Where the bench is: a figure, and the place of it where it is taken at several. */
 export interface Active {
@@ -153,6 +154,7 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
       setClash({ there: sent.value.beside, here: written, at });
       return setMessage("Taken elsewhere meanwhile; both are kept. Which is right?");
     }
+    signal(checked.doubt ? "doubt" : "taken");
     if (checked.doubt) {
       setDoubted(`${at.name}/${at.place}/${typed}/${sign}`);
       return setMessage(`Kept. ${checked.doubt}`);

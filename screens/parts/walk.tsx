@@ -1,6 +1,7 @@
 "use client";
 import { type ReactNode, useEffect, useLayoutEffect } from "react";
 import type { Side } from "@/core/wheel/wheel-file";
+import { usePedal } from "./kept-choice";
 import { SideMark } from "./side-mark";
 
 interface WalkProps {
@@ -46,14 +47,16 @@ export const Walk = (props: WalkProps) => {
     onSkip,
     onLeave,
   } = props;
+  const [pedal] = usePedal();
   // Before the next spoke is seen its own keys must be in place: a press in between would do the last one's work again.
   useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.repeat) return;
       if (e.key === "Escape") onLeave();
+      const foot = pedal !== "" && e.key === pedal;
       const inField = e.target instanceof HTMLInputElement;
-      if (inField) return;
-      if (e.key === " " || e.key === "Enter") {
+      if (inField && !foot) return;
+      if (foot || e.key === " " || e.key === "Enter") {
         e.preventDefault();
         onDone?.();
       } else if (e.key === "Backspace" || e.key === "ArrowLeft") onBack();

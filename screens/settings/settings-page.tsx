@@ -10,6 +10,7 @@ import { UNITS, useForce, useUnit, useVoice } from "../parts/kept-choice";
 import { ListImport } from "../parts/list-import";
 import { send } from "../parts/outbox";
 import { ShopBar } from "../parts/shop-bar";
+import { PedalKey } from "./pedal-key";
 
 const DAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 interface Line {
@@ -124,6 +125,18 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
       change: (t) => ({ sideB: t }),
     },
     {
+      key: "sounds",
+      label: "sound and flash when taken, and in doubt",
+      value: settings.sounds ? "on" : "off",
+      how: "a high tone for taken, two low ones for a doubt",
+      kind: "number",
+      choices: [
+        { value: "on", label: "on" },
+        { value: "off", label: "off" },
+      ],
+      change: (t) => ({ sounds: t === "on" }),
+    },
+    {
       key: "theme",
       label: "looks",
       value: settings.theme,
@@ -197,6 +210,7 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
             <span>walks spoken aloud</span>
             <b>{voice}</b>
           </button>
+          <PedalKey className={row} />
           <h2 className="px-4 pt-5 pb-1 font-bold">A job from a file</h2>
           <label className={`${row} cursor-pointer focus-within:outline-3`}>
             <span>open a job's archive: what it would bring is told first</span>

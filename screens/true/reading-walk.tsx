@@ -5,6 +5,7 @@ import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { useDial } from "../parts/kept-choice";
 import { send } from "../parts/outbox";
+import { signal } from "../parts/signal";
 import { Walk } from "../parts/walk";
 import { DIALS } from "./dials";
 import { NeedleStrip, stripReach } from "./needle-strip";
@@ -128,6 +129,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     const before = at > 0 ? valueAt(round, { ...stops[at], spoke: Math.max(1, stop.spoke - every) }) : null;
     const odd = onDial && before !== null && Math.abs(value - before) > JUMP;
     if (odd && doubted !== `${typed}${sign}`) {
+      signal("doubt");
       setDoubted(`${typed}${sign}`);
       setMessage(
         `${value.toFixed(2)} mm is ${Math.abs(value - before).toFixed(1)} from the last place. The same again means: yes, that is it`,
@@ -144,6 +146,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       sure: onDial ? DIALS[dial].sure : null,
     });
     if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    signal(odd ? "doubt" : "taken");
     setLastTyped({ typed, sign });
     if (onDial) setLastTaken(`${value.toFixed(2)} taken at ${stop.spoke}`);
     onRead(stop, value);
