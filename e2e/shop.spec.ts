@@ -263,3 +263,28 @@ test("figures of the shop count what was handed back; a pedal is learnt and does
   await stored;
   await expect(page.getByTestId("walk-spoke")).not.toHaveText(first ?? "");
 });
+
+test("a wheel file says what it would change before it is taken; one that is none is refused by its field", async ({
+  page,
+}) => {
+  const { id } = await onTheStand(page, 23, "buckled");
+  const held = await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json();
+  await page.goto(`/jobs/${id}/spokes`);
+  const offer = (wheel: unknown) =>
+    page.getByLabel("take a wheel file").setInputFiles({
+      name: "other.wheel.json",
+      mimeType: "application/json",
+      buffer: Buffer.from(JSON.stringify(wheel)),
+    });
+  await offer({ ...held, rim: { ...held.rim, holes: 39 } });
+  await expect(page.getByText(/other\.wheel\.json: rim\.holes/)).toBeVisible();
+  await offer(held);
+  await expect(page.getByText("other.wheel.json is this wheel as it is.")).toBeVisible();
+  await offer({ ...held, rim: { ...held.rim, erd: held.rim.erd + 1.5 } });
+  const told = page.getByLabel("what the wheel file would change");
+  await expect(told).toContainText(`rim.erd: ${held.rim.erd} becomes ${held.rim.erd + 1.5}`);
+  await page.getByRole("button", { name: "take it as this wheel" }).click();
+  await expect(page.getByText("other.wheel.json is taken as this wheel.")).toBeVisible();
+  const now = await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json();
+  expect(now.rim.erd).toBe(held.rim.erd + 1.5);
+});

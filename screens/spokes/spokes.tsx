@@ -14,7 +14,9 @@ import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import type { StaleOrder } from "@/core/spoke/stale-order";
 import type { WayOn } from "@/core/spoke/ways-on";
 import { withSideNames } from "@/core/truing/explain";
-import type { Wheel } from "@/core/wheel/wheel-file";
+import { BadInput } from "@/core/wheel/bad-input";
+import { type WheelChange, wheelChanges } from "@/core/wheel/wheel-changes";
+import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { FigureRow } from "../parts/figure-list";
 import { type BenchRecord, FiguresBench } from "../parts/figures-bench";
 import { Groups } from "../parts/groups";
@@ -92,6 +94,11 @@ export const Spokes = (props: SpokesProps) => {
   const router = useRouter();
   const [group, setGroup] = useState<Group>("lengths");
   const [message, setMessage] = useState<string | null>(null);
+  const [offered, setOffered] = useState<{
+    readonly name: string;
+    readonly document: unknown;
+    readonly changes: readonly WheelChange[];
+  } | null>(null);
   const settle = async () => {
     const sent = await send(`/api/jobs/${jobId}/build`, { version: settledVersion });
     setMessage(sent.ok ? "Taken. The lacing plan is drawn from these." : sent.message);
@@ -104,8 +111,22 @@ export const Spokes = (props: SpokesProps) => {
     } catch {
       return setMessage(`${file.name} is a file of another kind; a wheel file is JSON and says "tall-compass/wheel"`);
     }
-    const sent = await send(`/api/jobs/${jobId}/wheel-file`, document);
-    setMessage(sent.ok ? `${file.name} is taken as this wheel.` : `${file.name}: ${sent.field} ${sent.message}`);
+    try {
+      const held = await (await fetch(`/api/jobs/${jobId}/wheel-file`)).json();
+      setOffered({ name: file.name, document, changes: wheelChanges(asWheel(held), readWheel(document)) });
+      setMessage(null);
+    } catch (error) {
+      setOffered(null);
+      setMessage(
+        error instanceof BadInput ? `${file.name}: ${error.path} ${error.message}` : `${file.name} is not read`,
+      );
+    }
+  };
+  const takeOffered = async () => {
+    if (!offered) return;
+    const sent = await send(`/api/jobs/${jobId}/wheel-file`, offered.document);
+    setMessage(sent.ok ? `${offered.name} is taken as this wheel.` : `${offered.name}: ${sent.field} ${sent.message}`);
+    setOffered(null);
     router.refresh();
   };
   const asked = askedOf(OF_GROUP[group], { ...ORDER_PRESETS, ...figures }).map((f) => f.name);
@@ -197,6 +218,32 @@ export const Spokes = (props: SpokesProps) => {
               {message}
             </p>
           )}
+          {group === "lengths" && offered && (
+            <section aria-label="what the wheel file would change" className="border-t border-grid px-4 py-2 text-lg">
+              <p className="font-bold">
+                {offered.changes.length === 0
+                  ? `${offered.name} is this wheel as it is.`
+                  : `${offered.name} would change ${offered.changes.length} figures:`}
+              </p>
+              <ul className="max-h-40 overflow-y-auto">
+                {offered.changes.map((c) => (
+                  <li key={c.path}>
+                    {c.path}: <b className="font-mono">{c.was}</b> becomes <b className="font-mono">{c.becomes}</b>
+                  </li>
+                ))}
+              </ul>
+              <div className="flex gap-3 pt-2">
+                <button type="button" onClick={() => setOffered(null)} className="min-h-14 flex-1 border border-ink">
+                  leave it
+                </button>
+                {offered.changes.length > 0 && (
+                  <button type="button" onClick={takeOffered} className="min-h-14 flex-[2] bg-ink text-xl text-paper">
+                    take it as this wheel
+                  </button>
+                )}
+              </div>
+            </section>
+          )}
           {group === "lengths" && (
             <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
               <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule text-xl focus-within:outline-3">
@@ -205,7 +252,11 @@ export const Spokes = (props: SpokesProps) => {
                   type="file"
                   accept=".json"
                   className="sr-only"
-                  onChange={(e) => e.target.files?.[0] && void takeFile(e.target.files[0])}
+                  onChange={(e) => {
+                    const file = e.target.files?.[0];
+                    e.target.value = "";
+                    if (file) void takeFile(file);
+                  }}
                 />
               </label>
               <a
@@ -228,6 +279,15 @@ export const Spokes = (props: SpokesProps) => {
       )}
     />
   );
+};
+
+/** The wheel as far as its figures make one. */
+const asWheel = (held: unknown): Wheel | null => {
+  try {
+    return readWheel(held);
+  } catch {
+    return null;
+  }
 };
 
 /** What repeats and places say of how sure a dimension is: half their range, at least a tenth. mm. */

@@ -1,9 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
-import { elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
@@ -23,11 +22,14 @@ import { HowTrue } from "./how-true";
 import { LiveWalk } from "./live-walk";
 import { MisreadPanel } from "./misread-panel";
 import { OtherWays } from "./other-ways";
+import { PickedSpoke } from "./picked-spoke";
 import { usualEvery } from "./reading-places";
 import { ReadingWalk } from "./reading-walk";
+import { RoundKeys } from "./round-keys";
 import type { RoundView } from "./round-view";
 import { RoundsList } from "./rounds-list";
 import { Sitting, sittingStands } from "./sitting";
+import { useForecast } from "./use-forecast";
 
 interface TrueProps {
   readonly jobId: string;
@@ -119,36 +121,7 @@ export const True = (props: TrueProps) => {
   const plan = advice ? advice.turns.map((t, i) => altered[i] ?? t) : [];
   const toTurn = plan.filter((t) => t !== 0).length;
   const turned = round ? round.walked.length : 0;
-  const geometry = useMemo(() => wheelGeometry(props.wheel), [props.wheel]);
-  // What a nipple does, from what was learnt: a turn dragged here is answered in the same frame.
-  const elastic = useMemo(() => {
-    if (!advice) return null;
-    try {
-      return elasticWheel(geometry, advice.learnt.stiffness, advice.forecast.tension);
-    } catch (error) {
-      if (error instanceof RimBuckles) return null;
-      throw error;
-    }
-  }, [advice, geometry]);
-  const forecast = useMemo(() => {
-    if (!advice || !elastic) return null;
-    const per = props.wheel.spoke.threadPitch * advice.learnt.grip;
-    const lines = {
-      lateral: [...advice.forecast.lateral],
-      radial: [...advice.forecast.radial],
-      tension: [...advice.forecast.tension],
-    };
-    for (const [at, turns] of Object.entries(altered)) {
-      const j = Number(at);
-      const by = (turns - advice.turns[j]) * per;
-      for (let i = 0; i < n; i++) {
-        lines.lateral[i] += elastic.influences.lateral[i * n + j] * by;
-        lines.radial[i] += elastic.influences.radial[i * n + j] * by;
-        lines.tension[i] = Math.max(0, lines.tension[i] + elastic.influences.tension[i * n + j] * by);
-      }
-    }
-    return lines;
-  }, [advice, elastic, altered, n, props.wheel]);
+  const forecast = useForecast(props.wheel, advice, altered);
   const alter = (spoke: number, by: number) => {
     if (!advice || round?.walked.includes(spoke)) return;
     const now = altered[spoke - 1] ?? advice.turns[spoke - 1];
@@ -511,142 +484,42 @@ export const True = (props: TrueProps) => {
               {withSideNames(reason.text, names)}
             </p>
           )}
-          <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
-            <button
-              type="button"
-              aria-label="previous spoke"
-              onClick={() => setPicked(((picked + n - 2) % n) + 1)}
-              className="w-18 border-r border-rule text-3xl"
-            >
-              ‹
-            </button>
-            <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
-              <b className="font-mono">{picked}</b>
-              <span>
-                {names[spokes[p].flange]}
-                <span className="portrait:hidden">, {spokes[p].lean}</span>
-              </span>
-              <span>
-                side <b className="font-mono">{mm(round?.lateral[p] ?? null)}</b>
-              </span>
-              <span>
-                hop <b className="font-mono">{mm(round?.radial[p] ?? null)}</b>
-              </span>
-              {anyTension && (
-                <span>
-                  <b className="font-mono">{round?.tension[p] === null ? "–" : Math.round(round?.tension[p] ?? 0)}</b> N
-                </span>
-              )}
-              {advice && plan[p] !== 0 && (
-                <b data-testid="picked-turn">
-                  {turnsText(plan[p])} {plan[p] > 0 ? "tighter" : "slacker"}
-                </b>
-              )}
-              {props.stuck.includes(picked) && <span className="text-xl">won't turn</span>}
-            </p>
-            {advice && (
-              <>
-                <button
-                  type="button"
-                  aria-label="1/16 slacker"
-                  onClick={() => alter(picked, -1 / 16)}
-                  className="w-18 border-l border-rule text-3xl"
-                >
-                  −
-                </button>
-                <button
-                  type="button"
-                  aria-label="1/16 tighter"
-                  onClick={() => alter(picked, 1 / 16)}
-                  className="w-18 border-l border-rule text-3xl"
-                >
-                  +
-                </button>
-              </>
-            )}
-            <button
-              type="button"
-              aria-label="next spoke"
-              onClick={() => setPicked((picked % n) + 1)}
-              className="w-18 border-l border-rule text-3xl"
-            >
-              ›
-            </button>
-          </div>
+          <PickedSpoke
+            picked={picked}
+            n={n}
+            sideName={names[spokes[p].flange]}
+            lean={spokes[p].lean}
+            lateral={round?.lateral[p] ?? null}
+            radial={round?.radial[p] ?? null}
+            tension={anyTension ? (round?.tension[p] ?? null) : undefined}
+            turn={advice ? plan[p] : null}
+            stuck={props.stuck.includes(picked)}
+            onPick={setPicked}
+            onAlter={alter}
+          />
           {message && (
             <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
               {message}
             </p>
           )}
-          <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
-            <button
-              type="button"
-              onClick={() => setEvery(steps === 4 ? 2 : steps === 2 ? 1 : 4)}
-              className="w-40 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-            >
-              read every {steps === 1 ? "one" : steps === 2 ? "second" : "fourth"}
-            </button>
-            <button
-              type="button"
-              aria-pressed={tension}
-              onClick={() => setTension(!tension)}
-              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-            >
-              {tension ? "and tension" : "no tension"}
-            </button>
-            <button
-              type="button"
-              aria-pressed={withOffset}
-              onClick={() => setWithOffset(!withOffset)}
-              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-            >
-              {withOffset ? "and offset" : "no offset"}
-            </button>
-            <button
-              type="button"
-              aria-pressed={edges}
-              onClick={() => setEdges(!edges)}
-              className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-            >
-              {edges ? "both edges" : "one edge"}
-            </button>
-            <button
-              type="button"
-              onClick={() => void begin("other")}
-              className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-            >
-              other ways
-            </button>
-            <button
-              type="button"
-              onClick={() => void begin("live")}
-              className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-            >
-              the stand
-            </button>
-            <button
-              type="button"
-              onClick={readWheel}
-              className={`flex-1 text-2xl outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${toTurn > 0 && turned < toTurn ? "border-r border-rule" : "bg-ink text-paper"}`}
-            >
-              {turned > 0
+          <RoundKeys
+            every={steps}
+            also={{ tension, offset: withOffset, edges }}
+            readLabel={
+              turned > 0
                 ? "de-stressed: read the next round"
                 : read > 0 && !advice
                   ? "go on reading"
                   : read > 0
                     ? "read again"
-                    : "read the wheel"}
-            </button>
-            {toTurn > 0 && turned < toTurn && (
-              <button
-                type="button"
-                onClick={beginTurning}
-                className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
-              >
-                turn {toTurn - turned} nipples
-              </button>
-            )}
-          </div>
+                    : "read the wheel"
+            }
+            left={toTurn > turned ? toTurn - turned : 0}
+            onEvery={setEvery}
+            onToggle={(what) => ({ tension: setTension, offset: setWithOffset, edges: setEdges })[what]((on) => !on)}
+            onRead={(how) => void begin(how)}
+            onTurn={beginTurning}
+          />
         </div>
         <LedgerPanel startFolded>
           {advice?.reasons.map((r, i) => (

@@ -1,0 +1,90 @@
+import { turnsText } from "@/core/truing/explain";
+
+interface PickedSpokeProps {
+  readonly picked: number;
+  /** Spokes of the wheel. */
+  readonly n: number;
+  readonly sideName: string;
+  readonly lean: string;
+  /** mm, null where not read. */
+  readonly lateral: number | null;
+  readonly radial: number | null;
+  /** N, null where not read; left out while no tension is read at all. */
+  readonly tension?: number | null;
+  /** Turns meant for it, null without advice. */
+  readonly turn: number | null;
+  readonly stuck: boolean;
+  readonly onPick: (spoke: number) => void;
+  readonly onAlter: (spoke: number, by: number) => void;
+}
+
+const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
+
+/** The spoke under the finger: its figures, its turn, one step more or less. */
+export const PickedSpoke = (props: PickedSpokeProps) => {
+  const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onPick, onAlter } = props;
+  return (
+    <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
+      <button
+        type="button"
+        aria-label="previous spoke"
+        onClick={() => onPick(((picked + n - 2) % n) + 1)}
+        className="w-18 border-r border-rule text-3xl"
+      >
+        ‹
+      </button>
+      <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
+        <b className="font-mono">{picked}</b>
+        <span>
+          {sideName}
+          <span className="portrait:hidden">, {lean}</span>
+        </span>
+        <span>
+          side <b className="font-mono">{mm(lateral)}</b>
+        </span>
+        <span>
+          hop <b className="font-mono">{mm(radial)}</b>
+        </span>
+        {tension !== undefined && (
+          <span>
+            <b className="font-mono">{tension === null ? "–" : Math.round(tension)}</b> N
+          </span>
+        )}
+        {turn !== null && turn !== 0 && (
+          <b data-testid="picked-turn">
+            {turnsText(turn)} {turn > 0 ? "tighter" : "slacker"}
+          </b>
+        )}
+        {stuck && <span className="text-xl">won't turn</span>}
+      </p>
+      {turn !== null && (
+        <>
+          <button
+            type="button"
+            aria-label="1/16 slacker"
+            onClick={() => onAlter(picked, -1 / 16)}
+            className="w-18 border-l border-rule text-3xl"
+          >
+            −
+          </button>
+          <button
+            type="button"
+            aria-label="1/16 tighter"
+            onClick={() => onAlter(picked, 1 / 16)}
+            className="w-18 border-l border-rule text-3xl"
+          >
+            +
+          </button>
+        </>
+      )}
+      <button
+        type="button"
+        aria-label="next spoke"
+        onClick={() => onPick((picked % n) + 1)}
+        className="w-18 border-l border-rule text-3xl"
+      >
+        ›
+      </button>
+    </div>
+  );
+};

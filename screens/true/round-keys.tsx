@@ -1,0 +1,82 @@
+/** What else is read in the walk with the dial. */
+export type Also = "tension" | "offset" | "edges";
+
+interface RoundKeysProps {
+  /** Every how many spokes the dial is read. */
+  readonly every: number;
+  readonly also: Readonly<Record<Also, boolean>>;
+  readonly readLabel: string;
+  /** Nipples still to turn in this round. */
+  readonly left: number;
+  readonly onEvery: (every: number) => void;
+  readonly onToggle: (what: Also) => void;
+  readonly onRead: (how: "read" | "live" | "other") => void;
+  readonly onTurn: () => void;
+}
+
+/** The keys under the rim: how it is read, reading it, and turning what is to be turned. */
+export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onRead, onTurn }: RoundKeysProps) => (
+  <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
+    <button
+      type="button"
+      onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}
+      className="w-40 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+    >
+      read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
+    </button>
+    <button
+      type="button"
+      aria-pressed={also.tension}
+      onClick={() => onToggle("tension")}
+      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+    >
+      {also.tension ? "and tension" : "no tension"}
+    </button>
+    <button
+      type="button"
+      aria-pressed={also.offset}
+      onClick={() => onToggle("offset")}
+      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+    >
+      {also.offset ? "and offset" : "no offset"}
+    </button>
+    <button
+      type="button"
+      aria-pressed={also.edges}
+      onClick={() => onToggle("edges")}
+      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+    >
+      {also.edges ? "both edges" : "one edge"}
+    </button>
+    <button
+      type="button"
+      onClick={() => onRead("other")}
+      className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+    >
+      other ways
+    </button>
+    <button
+      type="button"
+      onClick={() => onRead("live")}
+      className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+    >
+      the stand
+    </button>
+    <button
+      type="button"
+      onClick={() => onRead("read")}
+      className={`flex-1 text-2xl outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 ? "border-r border-rule" : "bg-ink text-paper"}`}
+    >
+      {readLabel}
+    </button>
+    {left > 0 && (
+      <button
+        type="button"
+        onClick={onTurn}
+        className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
+      >
+        turn {left} nipples
+      </button>
+    )}
+  </div>
+);
