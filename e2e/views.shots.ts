@@ -45,9 +45,7 @@ test("every main view", async ({ page }) => {
   await page.keyboard.press("Escape");
   await page.waitForTimeout(300);
   await keep(page, "lace-broken");
-  for (const [tab, name] of [
-    ["Under load", "tension-under-load"],
-  ] as const) {
+  for (const [tab, name] of [["Under load", "tension-under-load"]] as const) {
     await open(page, "H-014", "tension");
     await page.getByRole("tab", { name: tab }).click();
     await page.waitForTimeout(1200);

@@ -29,13 +29,13 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
         {
           name: "handed back",
           type: "bar",
-          data: months.map((m) => m.handedBack),
+          data: months.map((m) => m.handedBack || null),
           itemStyle: { color: inks.ink },
         },
         {
           name: "came back",
           type: "bar",
-          data: months.map((m) => m.cameBack),
+          data: months.map((m) => m.cameBack || null),
           itemStyle: { color: inks.paper, borderColor: inks.ink, borderWidth: 2 },
         },
       ],
@@ -122,7 +122,7 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
                     <td className={`${cell} font-mono`}>
                       {Math.round(s.low)}, {Math.round(s.high)}
                     </td>
-                    <td className={cell}>{s.from === 0 ? "the trade; too few here yet" : `${s.from} wheels here`}</td>
+                    <td className={cell}>{s.from === 0 ? "usual in the trade" : `${s.from} wheels here`}</td>
                   </tr>
                 ))}
               </tbody>

@@ -20,7 +20,7 @@ export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onR
     <button
       type="button"
       onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}
-      className="w-40 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+      className="w-40 border-r border-rule px-2 text-lg leading-tight portrait:h-18 portrait:flex-1"
     >
       read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
     </button>
