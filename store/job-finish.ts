@@ -1,6 +1,6 @@
 import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
 import { placeSpokes } from "@/core/lacing/placement";
-import { totalReading } from "@/core/runout/runout";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { settledBetween } from "@/core/truing/settled";
 import { toleranceOf } from "./bench-way";
 import type { JobRecord } from "./job-record";
@@ -20,7 +20,7 @@ export const jobFinish = (
   const before = read.at(-2);
   const tir = (what: "lateral" | "radial") => {
     const line = last ? record.read.readings(last)[what] : [];
-    return line.filter((v) => v !== null).length < 2 ? null : totalReading(line);
+    return totalBesideSeam(line)?.beside ?? null;
   };
   const still = last && before && turnsMade(before, holes).every((t) => t === 0) && before.destressed;
   const tensions = [...rounds]

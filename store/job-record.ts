@@ -1,6 +1,6 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
-import { totalReading } from "@/core/runout/runout";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { sideTensions } from "@/core/tension/balance";
 import type { RoundReadings } from "@/core/truing/state";
 import { buildWheel, measuredSoFar, type WheelBuild } from "@/core/wheel/build";
@@ -75,8 +75,8 @@ const insideTolerance = (job: Job, taken: Readonly<Record<string, Taken>>, readi
   const read = readings.lateral.filter((r) => r !== null).length;
   return (
     read >= 8 &&
-    totalReading(readings.lateral) <= t.lateral &&
-    totalReading(readings.radial) <= t.radial &&
+    (totalBesideSeam(readings.lateral)?.beside ?? 0) <= t.lateral &&
+    (totalBesideSeam(readings.radial)?.beside ?? 0) <= t.radial &&
     Math.abs(readings.offset ?? 0) <= t.offset
   );
 };

@@ -1,6 +1,7 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { finishNotes } from "@/core/finish/finish";
 import { placeSpokes } from "@/core/lacing/placement";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import type { Settings } from "@/core/shop/settings";
@@ -41,6 +42,11 @@ export const jobSheet = (
     const line = record.read.readings(round)[what];
     return line.some((v) => v !== null) ? totalReading(line) : null;
   };
+  /** As it goes back: beside a weld, and over it. */
+  const asReturned = (what: "lateral" | "radial"): string => {
+    const total = last ? totalBesideSeam(record.read.readings(last)[what]) : null;
+    return total?.weld ? `${mm(total.beside)}, over the weld ${total.whole.toFixed(2)}` : mm(tir(last, what));
+  };
   const offset = (round: Round | undefined) => (round ? (record.read.readings(round).offset ?? null) : null);
   const found = (name: string, what: "lateral" | "radial") =>
     figure(name) ?? tir(readRounds.length > 1 ? first : undefined, what);
@@ -48,9 +54,9 @@ export const jobSheet = (
     {
       label: "Side to side, total reading",
       found: mm(found("found.lateral", "lateral")),
-      returned: mm(tir(last, "lateral")),
+      returned: asReturned("lateral"),
     },
-    { label: "Hop, total reading", found: mm(found("found.radial", "radial")), returned: mm(tir(last, "radial")) },
+    { label: "Hop, total reading", found: mm(found("found.radial", "radial")), returned: asReturned("radial") },
     {
       label: "Offset",
       found: figure("offset.found") === null ? "not read" : towards(figure("offset.found") ?? 0, names),

@@ -1,5 +1,5 @@
 import { type StageTime, stageTimes } from "../planning/stage-times";
-import { totalReading } from "../runout/runout";
+import { totalBesideSeam } from "../runout/beside-seam";
 
 /** A wheel as it was handed back; mm, N. */
 export interface HandedBack {
@@ -133,8 +133,8 @@ export const shopFigures = (
       .flatMap((h) => {
         const known = [h.lateral, h.radial].every((line) => line.filter((v) => v !== null).length >= 4);
         if (!known) return [];
-        const lateral = totalReading(h.lateral);
-        const radial = totalReading(h.radial);
+        const lateral = totalBesideSeam(h.lateral)?.beside ?? 0;
+        const radial = totalBesideSeam(h.radial)?.beside ?? 0;
         return [
           {
             jobId: h.jobId,

@@ -54,6 +54,7 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
       type: "value" as const,
       min: -scale,
       max: scale,
+      interval: scale / 2,
       name,
       nameTextStyle: { color: ink, fontSize: 17, align: "left" as const },
       axisLabel: { color: ink, fontSize: 16 },
@@ -62,10 +63,15 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
     const across = (index: number) => ({
       gridIndex: index,
       type: "value" as const,
-      min: 0.5,
-      max: holes + 0.5,
+      min: 0,
+      max: holes + 1,
       interval: 5,
-      axisLabel: { color: ink, fontSize: 16 },
+      // Numbers belong to spokes: there is none at nought, nor one past the last.
+      axisLabel: {
+        color: ink,
+        fontSize: 16,
+        formatter: (v: number) => (v % 5 === 0 && v > 0 && v <= holes ? `${v}` : ""),
+      },
       axisLine: { lineStyle: { color: rule } },
       splitLine: { show: false },
     });

@@ -1,4 +1,5 @@
 "use client";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
 import { turnsText } from "@/core/truing/explain";
 import type { Settled } from "@/core/truing/settled";
@@ -26,6 +27,8 @@ export const RoundsList = (props: RoundsListProps) => {
   const { rounds, comparedWith, onCompare, stuck, slipped } = props;
   const tir = (r: RoundView, what: "lateral" | "radial") =>
     r[what].filter((v) => v !== null).length < 2 ? null : totalReading(r[what]);
+  // What was forecast leaves the weld out; so must what became of it.
+  const beside = (r: RoundView, what: "lateral" | "radial") => totalBesideSeam(r[what])?.beside ?? null;
   const last = rounds.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -81,7 +84,7 @@ export const RoundsList = (props: RoundsListProps) => {
                         : "–"}
                     </td>
                     <td className="text-right font-mono">
-                      {next && turned > 0 ? `${mm(tir(next, "lateral"))}, ${mm(tir(next, "radial"))}` : "–"}
+                      {next && turned > 0 ? `${mm(beside(next, "lateral"))}, ${mm(beside(next, "radial"))}` : "–"}
                     </td>
                     <td className="text-right">
                       {r !== last && (

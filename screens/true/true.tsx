@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
@@ -344,6 +345,7 @@ export const True = (props: TrueProps) => {
     done: "Inside: leave it",
     rim: "This is the rim",
   };
+  const weld = round ? totalBesideSeam(round.radial) : null;
   const anyTension = round?.tension.some((t) => t !== null) ?? false;
   const p = picked - 1;
   // The picked spoke's own reason; else the first, which says the most.
@@ -408,6 +410,12 @@ export const True = (props: TrueProps) => {
                   <b className="font-mono" data-testid="tir-radial">
                     {mm(totalReading(round.radial))}
                   </b>
+                  {weld?.weld && (
+                    <>
+                      {" "}
+                      (<b className="font-mono">{mm(weld.beside)}</b> beside the weld)
+                    </>
+                  )}
                 </span>
                 <span>
                   offset <b className="font-mono">{mm(round.offset)}</b>
