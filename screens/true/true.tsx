@@ -393,7 +393,7 @@ export const True = (props: TrueProps) => {
       )}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <div className="flex min-h-16 shrink-0 items-center gap-6 border-b border-grid px-4 text-xl">
+          <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap">
             {round && read > 0 ? (
               <>
                 <span>
@@ -412,8 +412,7 @@ export const True = (props: TrueProps) => {
                   </b>
                   {weld?.weld && (
                     <>
-                      {" "}
-                      (<b className="font-mono">{mm(weld.beside)}</b> beside the weld)
+                      , less the weld <b className="font-mono">{mm(weld.beside)}</b>
                     </>
                   )}
                 </span>
@@ -439,7 +438,9 @@ export const True = (props: TrueProps) => {
                 )}
               </>
             ) : (
-              <span>Set the dial to the rim's side over the first spoke after the valve, then read the wheel.</span>
+              <span className="whitespace-normal!">
+                Set the dial to the rim's side over the first spoke after the valve, then read the wheel.
+              </span>
             )}
             {assumed > 0 && (
               <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
