@@ -144,6 +144,19 @@ test("a default round of forty spokes is read in at most 60 taps of the keys", a
   expect(rounds[0].lateral.flatMap((v, i) => (v === null ? [] : [i + 1]))).toEqual([
     1, 5, 9, 13, 17, 21, 25, 29, 33, 37,
   ]);
+
+  // The place that would tell most is offered; it is read alone, into the same round, and the advice made anew.
+  const offer = page.getByRole("button", { name: /would tell most/ });
+  const place = Number((await offer.textContent())?.match(/\d+/)?.[0]);
+  expect([1, 5, 9, 13, 17, 21, 25, 29, 33, 37]).not.toContain(place);
+  await offer.click();
+  await page.getByRole("button", { name: `read ${place}`, exact: true }).click();
+  await tapRound(page, stand);
+  await expect(page.getByTestId("verdict")).toBeVisible();
+  const after = (await roundsOf(page, id)).rounds;
+  expect(after).toHaveLength(1);
+  expect(after[0].lateral[place - 1]).not.toBeNull();
+  expect(after[0].radial[place - 1]).not.toBeNull();
 });
 
 test("three sittings, the dial re-zeroed between them, end as one sitting does", async ({ page }) => {

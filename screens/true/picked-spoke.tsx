@@ -14,6 +14,10 @@ interface PickedSpokeProps {
   /** Turns meant for it, null without advice. */
   readonly turn: number | null;
   readonly stuck: boolean;
+  /** Reads this place alone; left out while the round is being turned. */
+  readonly onRead?: () => void;
+  /** The place a reading would tell most at. */
+  readonly telling: number | null;
   readonly onPick: (spoke: number) => void;
   readonly onAlter: (spoke: number, by: number) => void;
 }
@@ -22,7 +26,7 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
 /** The spoke under the finger: its figures, its turn, one step more or less. */
 export const PickedSpoke = (props: PickedSpokeProps) => {
-  const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onPick, onAlter } = props;
+  const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onRead, telling, onPick, onAlter } = props;
   return (
     <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
       <button
@@ -57,6 +61,20 @@ export const PickedSpoke = (props: PickedSpokeProps) => {
         )}
         {stuck && <span className="text-xl">won't turn</span>}
       </p>
+      {onRead && telling !== null && telling !== picked && (
+        <button
+          type="button"
+          onClick={() => onPick(telling)}
+          className="w-32 border-l border-rule text-base leading-tight portrait:hidden"
+        >
+          {telling} would tell most
+        </button>
+      )}
+      {onRead && (
+        <button type="button" onClick={onRead} className="w-24 border-l border-rule text-lg leading-tight">
+          read {picked}
+        </button>
+      )}
       {turn !== null && (
         <>
           <button

@@ -31,5 +31,12 @@ export const readingStops = (
   return stops;
 };
 
+/** One place alone: what tells most, or what looks wrong. */
+export const onePlace = (spoke: number, edges: boolean): Stop[] => [
+  { spoke, what: "lateral" },
+  ...(edges ? [{ spoke, what: "far-edge" } as const] : []),
+  { spoke, what: "radial" },
+];
+
 /** @param lastTir mm of the round before; null for the first */
 export const usualEvery = (lastTir: number | null): number => (lastTir !== null && lastTir <= 1 ? 2 : 4);

@@ -9,7 +9,7 @@ import { signal } from "../parts/signal";
 import { Walk } from "../parts/walk";
 import { DIALS } from "./dials";
 import { NeedleStrip, stripReach } from "./needle-strip";
-import { readingStops, type Stop } from "./reading-places";
+import { onePlace, readingStops, type Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
 
 interface ReadingWalkProps {
@@ -23,6 +23,8 @@ interface ReadingWalkProps {
   readonly tyreOn: boolean;
   /** Side to side on both edges of the rim. */
   readonly edges: boolean;
+  /** One place alone, instead of going round. */
+  readonly only: number | null;
   /** mm; what the round before read, for the strip's reach. */
   readonly before: readonly (number | null)[];
   /** Left for a while: the dial may stand otherwise, so a place read before is read again first. */
@@ -45,12 +47,17 @@ const valueAt = (round: RoundView, stop: Stop): number | null =>
 export const ReadingWalk = (props: ReadingWalkProps) => {
   const { job, round, spokes, names, every, tension, tyreOn, onRead, onEnd } = props;
   // Fixed while it is walked: the offset once taken must not drop out of the list under the reader's feet.
-  const [stops] = useState(() => readingStops(spokes.length, every, tension, props.offset, props.edges));
+  const [stops] = useState(() =>
+    props.only === null
+      ? readingStops(spokes.length, every, tension, props.offset, props.edges)
+      : onePlace(props.only, props.edges),
+  );
   const [at, setAt] = useState(() => {
     const open = stops.findIndex((s) => valueAt(round, s) === null);
     return Math.max(0, open);
   });
   const [dial, setDial] = useDial();
+  const [flipped, setFlipped] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
   const [lastTaken, setLastTaken] = useState<string | null>(null);
@@ -92,8 +99,10 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
         : onDial || stop.what === "offset"
           ? read.mm
           : read.value;
+    // Turned over in a flip gauge the rim's error shows twice.
+    const half = stop.what === "offset" && flipped ? 0.5 : 1;
     // Thirty-five hundredths are 0.35, not what a binary product of them leaves.
-    return { ok: true, value: (sign * Math.round(plain * 1e6)) / 1e6 };
+    return { ok: true, value: (sign * Math.round(plain * half * 1e6)) / 1e6 };
   };
   const compare = (value: number) => {
     const before = valueAt(round, stop) ?? 0;
@@ -163,7 +172,9 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
   const ask = {
     offset: {
       prompt: "offset, mm",
-      how: "rim centre from where it should be; straight edge or flip gauge (half the gap)",
+      how: flipped
+        ? "flip gauge: the whole gap on the second side; half of it is taken"
+        : "rim centre from where it should be, as a straight edge or a rule shows it",
       unit: "mm",
       keys: sides,
     },
@@ -244,6 +255,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
             kind="number"
             unit={ask.unit}
             onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
+            tool={stop.what === "offset" ? (flipped ? "flip gauge" : "straight edge") : undefined}
+            onTool={stop.what === "offset" ? () => setFlipped(!flipped) : undefined}
             takeKeys={ask.keys}
             message={message}
             onTake={(typed, sign, again) => void take(typed, sign, again)}

@@ -80,6 +80,7 @@ export const True = (props: TrueProps) => {
   const [then, setThen] = useState<"read" | "live" | "other">("read");
   const [withOffset, setWithOffset] = useState(false);
   const [edges, setEdges] = useState(props.rounds.at(-1)?.farEdge.some((v) => v !== null) ?? false);
+  const [only, setOnly] = useState<number | null>(null);
   const [comparedWith, setComparedWith] = useState<number | null>(null);
   const [altered, setAltered] = useState<Readonly<Record<number, number>>>({});
   const [dismissed, setDismissed] = useState(false);
@@ -195,6 +196,7 @@ export const True = (props: TrueProps) => {
     }
     setAway(again);
     setLastWalk(jobId);
+    setOnly(null);
     if (how === "other") setAsking("other");
     else setWalk(how);
   };
@@ -258,6 +260,7 @@ export const True = (props: TrueProps) => {
         offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
         tyreOn={props.tyreOn}
         edges={edges}
+        only={only}
         before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
         again={away}
         onRead={(stop, value) =>
@@ -503,6 +506,16 @@ export const True = (props: TrueProps) => {
             tension={anyTension ? (round?.tension[p] ?? null) : undefined}
             turn={advice ? plan[p] : null}
             stuck={props.stuck.includes(picked)}
+            telling={advice?.reasons.find((r) => r.code === "unread")?.spokes[0] ?? null}
+            onRead={
+              read > 0 && turned === 0
+                ? () => {
+                    setOnly(picked);
+                    setAway(false);
+                    setWalk("read");
+                  }
+                : undefined
+            }
             onPick={setPicked}
             onAlter={alter}
           />
