@@ -9,6 +9,7 @@ import { find } from "@/store/find";
 import { rowsOf } from "@/store/job-rows";
 import { benchRows } from "@/store/jobs";
 import { migrate } from "@/store/migrate";
+import { readShopFigures } from "@/store/shop-figures";
 import { listStock } from "@/store/stock";
 import { wheelHistory } from "@/store/wheel-history";
 import { startDatabase } from "./database-server";
@@ -93,6 +94,7 @@ const fill = async (from: number, to: number, perJob: number): Promise<void> => 
 const QUESTIONS: readonly (readonly [string, (wheel: string) => Promise<unknown>])[] = [
   ["jobs", async () => rowsOf(await benchRows())],
   ["diary", () => readDiary(FIRST_SETTINGS, new Date().toISOString().slice(0, 10))],
+  ["figures of the shop", () => readShopFigures(new Date().toISOString().slice(0, 10))],
   ["stock", () => listStock()],
   ["find a mark", () => find("W77")],
   ["find a name", () => find("marlow ines")],

@@ -89,9 +89,12 @@ export const shopFigures = (
   handedBack: readonly HandedBack[],
   today: string,
 ): ShopFigures => {
+  // By wheel first: a shop of ten thousand jobs must not hold each against each.
+  const ofWheel = new Map<string, HandedBack[]>();
+  for (const h of handedBack) ofWheel.set(h.wheelId, [...(ofWheel.get(h.wheelId) ?? []), h]);
   const back = takenIn.flatMap((t) => {
-    const earlier = handedBack
-      .filter((h) => h.wheelId === t.wheelId && h.jobId !== t.jobId && h.finished <= t.opened)
+    const earlier = (ofWheel.get(t.wheelId) ?? [])
+      .filter((h) => h.jobId !== t.jobId && h.finished <= t.opened)
       .sort((a, b) => (a.finished < b.finished ? 1 : -1))[0];
     if (!earlier) return [];
     const days = dayOf(t.opened) - dayOf(earlier.finished);
