@@ -91,7 +91,11 @@ export const shopFigures = (
 ): ShopFigures => {
   // By wheel first: a shop of ten thousand jobs must not hold each against each.
   const ofWheel = new Map<string, HandedBack[]>();
-  for (const h of handedBack) ofWheel.set(h.wheelId, [...(ofWheel.get(h.wheelId) ?? []), h]);
+  for (const h of handedBack) {
+    const own = ofWheel.get(h.wheelId);
+    if (own) own.push(h);
+    else ofWheel.set(h.wheelId, [h]);
+  }
   const back = takenIn.flatMap((t) => {
     const earlier = (ofWheel.get(t.wheelId) ?? [])
       .filter((h) => h.jobId !== t.jobId && h.finished <= t.opened)

@@ -83,7 +83,10 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
         <p className="pb-2 text-2xl" data-testid="this-month">
           {monthName(now.month)}: <b className="font-mono">{now.takenIn}</b> taken in,{" "}
           <b className="font-mono">{now.handedBack}</b> handed back, <b className="font-mono">{now.cameBack}</b> came
-          back.
+          back.{" "}
+          <Link href="/diary" className="text-lg underline">
+            what is on the bench now
+          </Link>
         </p>
         <div className="grid grid-cols-2 gap-x-8 gap-y-4 portrait:grid-cols-1">
           <section>
