@@ -78,7 +78,8 @@ const tapNeedles = async (page: Page, stand: StandInWheel): Promise<number> => {
       const box = await strip.boundingBox();
       if (!box) throw new Error("no strip to tap");
       if (Math.abs(value) <= reach) {
-        await page.mouse.click(box.x + box.width * (0.5 + (value / reach) * (560 / 1200)), box.y + 30);
+        // By place within the strip, which waits until it stands still.
+        await strip.click({ position: { x: box.width * (0.5 + (value / reach) * (560 / 1200)), y: 30 } });
         taps++;
       } else {
         // Off the strip: the keys.
