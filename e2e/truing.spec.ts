@@ -14,6 +14,16 @@ interface RoundsAnswer {
   }[];
 }
 
+/** What a walk asks now, empty when it is over; in one look: it may be gone before a second question about it is answered. */
+const askedNow = (page: Page) =>
+  page.evaluate(() =>
+    document.querySelector('[data-testid="walk-spoke"]')
+      ? ["header span:nth-of-type(2)", '[data-testid="walk-spoke"]', '[aria-label="entry"] p']
+          .map((q) => document.querySelector(q)?.textContent)
+          .join(" ")
+      : "",
+  );
+
 /** Reads on from where the walk stands with the stand-in's dials, tapping the keys; counts every tap. */
 const tapRound = async (
   page: Page,
@@ -28,16 +38,7 @@ const tapRound = async (
     if (!(await page.getByTestId("walk-spoke").isVisible())) break;
     const spoke = Number((await page.getByTestId("walk-spoke").textContent())?.replace("–", "0"));
     const prompt = (await entry.getByRole("paragraph").first().textContent()) ?? "";
-    // In one look: what is asked may be gone before a second question about it is answered.
-    const here = () =>
-      page.evaluate(() =>
-        document.querySelector('[data-testid="walk-spoke"]')
-          ? ["header span:nth-of-type(2)", '[data-testid="walk-spoke"]', '[aria-label="entry"] p']
-              .map((q) => document.querySelector(q)?.textContent)
-              .join(" ")
-          : "",
-      );
-    const place = await here();
+    const place = await askedNow(page);
     const asksOffset = prompt.startsWith("offset");
     const value = asksOffset
       ? stand.readOffset()
@@ -52,7 +53,7 @@ const tapRound = async (
     const side = prompt === "hop" ? (value >= 0 ? "high" : "low") : value >= 0 ? "to brake side" : "to other side";
     await entry.getByRole("button", { name: side }).click();
     taps++;
-    await expect(async () => expect(await here()).not.toBe(place)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
   }
   return taps;
 };
@@ -66,7 +67,7 @@ const tapNeedles = async (page: Page, stand: StandInWheel): Promise<number> => {
     if (!(await page.getByTestId("walk-spoke").isVisible())) break;
     const spoke = Number((await page.getByTestId("walk-spoke").textContent())?.replace("–", "0"));
     const prompt = (await entry.getByRole("paragraph").first().textContent()) ?? "";
-    const place = await page.locator("header span").nth(1).textContent();
+    const place = await askedNow(page);
     if (prompt.startsWith("offset")) {
       await entry.getByRole("button", { name: "0", exact: true }).click();
       await entry.getByRole("button", { name: "to brake side" }).click();
@@ -92,10 +93,7 @@ const tapNeedles = async (page: Page, stand: StandInWheel): Promise<number> => {
         taps++;
       }
     }
-    await expect(async () => {
-      const walking = await page.getByTestId("walk-spoke").isVisible();
-      expect(walking ? await page.locator("header span").nth(1).textContent() : "").not.toBe(place);
-    }).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
   }
   return taps;
 };
@@ -118,13 +116,10 @@ test("a whole default round of forty spokes, read by needle and turned, takes at
   for (let i = 0; i < 60; i++) {
     await expect(page.getByTestId("walk-spoke").or(page.getByTestId("verdict"))).toBeVisible();
     if (!(await page.getByTestId("walk-spoke").isVisible())) break;
-    const place = await page.locator("header span").nth(1).textContent();
+    const place = await askedNow(page);
     await page.getByRole("button", { name: "done", exact: true }).click();
     taps++;
-    await expect(async () => {
-      const walking = await page.getByTestId("walk-spoke").isVisible();
-      expect(walking ? await page.locator("header span").nth(1).textContent() : "").not.toBe(place);
-    }).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
   }
   const { rounds } = await roundsOf(page, id);
   expect(rounds[0].turns.filter((t) => t !== 0).length).toBeGreaterThan(5);
