@@ -93,6 +93,9 @@ export const ListImport = ({ label, to, className, onTaken }: ListImportProps) =
               )}
             </>
           )}
+          <button type="button" onClick={() => setTold(null)} className="mt-2 min-h-12 w-full border border-ink">
+            leave it
+          </button>
         </section>
       )}
     </>

@@ -6,21 +6,12 @@ import type { StockLine } from "@/formats/stock-csv";
 import { EntryBar } from "../parts/entry-bar";
 import { GaugePicture } from "../parts/gauge-picture";
 import { DoubtFlag } from "../parts/ledger-panel";
+import { ListImport } from "../parts/list-import";
 import { send } from "../parts/outbox";
 import { ShopBar } from "../parts/shop-bar";
 
 type Drawer = StockLine & { readonly id: string };
-interface Preview {
-  readonly file: File;
-  readonly errors: readonly { readonly line: number; readonly message: string }[];
-  readonly changes: readonly {
-    readonly name: string;
-    readonly size: number | null;
-    readonly was: number | null;
-    readonly becomes: number;
-  }[];
-  readonly lines: number;
-}
+const LIST_ROW = "flex min-h-12 items-center justify-between gap-4 border-b border-grid px-4 text-base";
 
 /** What a new drawer is asked, one thing after the other. */
 const ASKS = [
@@ -45,7 +36,6 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
     null,
   );
   const [moving, setMoving] = useState<{ readonly drawer: Drawer; readonly sign: 1 | -1 } | null>(null);
-  const [preview, setPreview] = useState<Preview | null>(null);
   const asked = fresh ? ASKS[fresh.answers.length] : null;
 
   const answer = async (typed: string) => {
@@ -95,14 +85,6 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
     setMoving(null);
     router.refresh();
   };
-  const readList = async (file: File, take: boolean) => {
-    const response = await fetch(`/api/stock/list${take ? "?take=yes" : ""}`, { method: "POST", body: file });
-    const told = await response.json();
-    if (!response.ok) return setMessage(told.error?.message ?? "not read");
-    setMessage(take && told.taken ? `${told.lines} lines taken.` : null);
-    setPreview(take && told.taken ? null : { file, ...told });
-    router.refresh();
-  };
   return (
     <div className="flex h-dvh flex-col">
       <ShopBar current="/stock" title="Stock" />
@@ -110,61 +92,9 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
         <a href="/api/stock/list" className="ml-auto flex min-h-12 items-center text-base underline">
           save as a list
         </a>
-        <label className="flex min-h-12 cursor-pointer items-center text-base underline focus-within:outline-3">
-          take a list
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            className="sr-only"
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = "";
-              if (file) void readList(file, false);
-            }}
-          />
-        </label>
       </div>
       <main className="min-h-0 flex-1 overflow-y-auto">
-        {preview && (
-          <section aria-label="the list" className="border-b-2 border-ink p-4 text-lg">
-            {preview.errors.length > 0 ? (
-              <>
-                <p className="font-bold">Nothing was taken; {preview.file.name} must be mended first:</p>
-                <ul>
-                  {preview.errors.slice(0, 12).map((e) => (
-                    <li key={`${e.line}${e.message}`}>
-                      line {e.line}: {e.message}
-                    </li>
-                  ))}
-                </ul>
-                {preview.errors.length > 12 && <p>and {preview.errors.length - 12} more</p>}
-              </>
-            ) : (
-              <>
-                <p className="font-bold">
-                  {preview.lines} lines, {preview.changes.length} of them change what is held:
-                </p>
-                <ul>
-                  {preview.changes.slice(0, 12).map((c, i) => (
-                    <li key={i}>
-                      {c.size ?? ""} {c.name}: {c.was ?? "new"} → {c.becomes}
-                    </li>
-                  ))}
-                </ul>
-                <button
-                  type="button"
-                  className="mt-2 min-h-14 bg-ink px-5 text-paper"
-                  onClick={() => void readList(preview.file, true)}
-                >
-                  take the list
-                </button>
-              </>
-            )}
-            <button type="button" className="mt-2 ml-3 min-h-14 px-4 underline" onClick={() => setPreview(null)}>
-              leave it
-            </button>
-          </section>
-        )}
+        <ListImport label="take a list" to="/api/stock/list" className={LIST_ROW} onTaken={() => router.refresh()} />
         {stock.length === 0 && <p className="p-6 text-2xl">No drawer yet. Choose below what the first one holds.</p>}
         <ul>
           {stock.map((s) => (

@@ -1,6 +1,16 @@
 /** What else is read in the walk with the dial. */
 export type Also = "tension" | "offset" | "edges";
 
+const ALSO: readonly { readonly what: Also; readonly on: string; readonly off: string }[] = [
+  { what: "tension", on: "and tension", off: "no tension" },
+  { what: "offset", on: "and offset", off: "no offset" },
+  { what: "edges", on: "both edges", off: "one edge" },
+];
+const OTHERWISE = [
+  { how: "other", label: "other ways" },
+  { how: "live", label: "the stand" },
+] as const;
+
 interface RoundKeysProps {
   /** Every how many spokes the dial is read. */
   readonly every: number;
@@ -24,44 +34,27 @@ export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onR
     >
       read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
     </button>
-    <button
-      type="button"
-      aria-pressed={also.tension}
-      onClick={() => onToggle("tension")}
-      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-    >
-      {also.tension ? "and tension" : "no tension"}
-    </button>
-    <button
-      type="button"
-      aria-pressed={also.offset}
-      onClick={() => onToggle("offset")}
-      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-    >
-      {also.offset ? "and offset" : "no offset"}
-    </button>
-    <button
-      type="button"
-      aria-pressed={also.edges}
-      onClick={() => onToggle("edges")}
-      className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-    >
-      {also.edges ? "both edges" : "one edge"}
-    </button>
-    <button
-      type="button"
-      onClick={() => onRead("other")}
-      className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-    >
-      other ways
-    </button>
-    <button
-      type="button"
-      onClick={() => onRead("live")}
-      className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-    >
-      the stand
-    </button>
+    {ALSO.map(({ what, on, off }) => (
+      <button
+        key={what}
+        type="button"
+        aria-pressed={also[what]}
+        onClick={() => onToggle(what)}
+        className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+      >
+        {also[what] ? on : off}
+      </button>
+    ))}
+    {OTHERWISE.map(({ how, label }) => (
+      <button
+        key={how}
+        type="button"
+        onClick={() => onRead(how)}
+        className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+      >
+        {label}
+      </button>
+    ))}
     <button
       type="button"
       onClick={() => onRead("read")}

@@ -16,16 +16,24 @@ export const POST = (request: Request) =>
       const same = held.find(
         (h) => h.kind === l.kind && h.name === l.name && h.size === l.size && h.diameter === l.diameter,
       );
-      return { ...l, id: same?.id ?? crypto.randomUUID(), was: same ? same.held : null };
+      return { ...l, id: same?.id ?? crypto.randomUUID(), was: same ?? null };
     });
     const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
     if (take) await importStock(items);
     return {
       taken: take,
       errors,
-      changes: items
-        .filter((i) => i.was !== i.held)
-        .map((i) => ({ name: i.name, size: i.size, was: i.was, becomes: i.held })),
+      changes: items.flatMap((i) => {
+        const what = [i.size, i.name].filter((x) => x !== null).join(" ");
+        if (!i.was) return [`${what}: new → ${i.held}`];
+        const { was } = i;
+        return [
+          was.held === i.held ? [] : [`${what}: ${was.held} → ${i.held}`],
+          was.place === i.place ? [] : [`${what}: lies in “${was.place}” → “${i.place}”`],
+          was.reorderAt === i.reorderAt ? [] : [`${what}: order again at ${was.reorderAt} → ${i.reorderAt}`],
+          was.pitch === i.pitch ? [] : [`${what}: pitch ${was.pitch ?? "none"} → ${i.pitch ?? "none"}`],
+        ].flat();
+      }),
       lines: items.length,
     };
   });
