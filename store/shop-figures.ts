@@ -27,28 +27,27 @@ export const readShopFigures = async (today: string): Promise<ShopFigures> => {
   const sheetOf = new Map<string, Sheet>();
   for (const s of [...sheets].reverse()) sheetOf.set(s.job_id, json<Sheet>(s.contents));
   const minutesOf = new Map(minutes.map((m) => [m.id, json<Record<string, number>>(m.minutes)]));
-  const takenIn: TakenIn[] = jobs.map((j) => ({
-    jobId: j.id,
-    wheelId: j.wheel_id,
-    mark: j.mark,
-    kind: j.kind,
-    opened: j.opened,
-  }));
-  const handedBack: HandedBack[] = jobs.flatMap((j, i) => {
-    if (j.finished === null) return [];
-    const sheet = sheetOf.get(j.id);
-    return [
-      {
-        ...takenIn[i],
-        machine: j.machine,
-        finished: j.finished,
-        minutes: minutesOf.get(j.id) ?? {},
-        lateral: sheet?.trace?.lateral ?? [],
-        radial: sheet?.trace?.radial ?? [],
-        tension: sheet?.tension ?? null,
-        tolerance: sheet?.tolerance ?? { lateral: 0, radial: 0 },
-      },
-    ];
-  });
+  const takenIn: TakenIn[] = [];
+  const handedBack: HandedBack[] = [];
+  for (const j of jobs) {
+    const { id: jobId, wheel_id: wheelId, kind, mark, machine, opened, finished } = j;
+    takenIn.push({ jobId, wheelId, mark, kind, opened });
+    if (finished === null) continue;
+    const sheet = sheetOf.get(jobId);
+    handedBack.push({
+      jobId,
+      wheelId,
+      mark,
+      machine,
+      kind,
+      opened,
+      finished,
+      minutes: minutesOf.get(jobId) ?? {},
+      lateral: sheet?.trace?.lateral ?? [],
+      radial: sheet?.trace?.radial ?? [],
+      tension: sheet?.tension ?? null,
+      tolerance: sheet?.tolerance ?? { lateral: 0, radial: 0 },
+    });
+  }
   return shopFigures(takenIn, handedBack, today);
 };

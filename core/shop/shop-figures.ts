@@ -89,45 +89,50 @@ export const shopFigures = (
   handedBack: readonly HandedBack[],
   today: string,
 ): ShopFigures => {
-  // By wheel first: a shop of ten thousand jobs must not hold each against each.
+  // By wheel first, and every list gone through once: a shop of ten thousand jobs is told in one breath.
   const ofWheel = new Map<string, HandedBack[]>();
   for (const h of handedBack) {
     const own = ofWheel.get(h.wheelId);
     if (own) own.push(h);
     else ofWheel.set(h.wheelId, [h]);
   }
-  const back = takenIn.flatMap((t) => {
-    const earlier = (ofWheel.get(t.wheelId) ?? [])
-      .filter((h) => h.jobId !== t.jobId && h.finished <= t.opened)
-      .sort((a, b) => (a.finished < b.finished ? 1 : -1))[0];
-    if (!earlier) return [];
+  const back: ShopFigures["back"][number][] = [];
+  for (const t of takenIn) {
+    let earlier: HandedBack | null = null;
+    for (const h of ofWheel.get(t.wheelId) ?? [])
+      if (h.jobId !== t.jobId && h.finished <= t.opened && (!earlier || h.finished > earlier.finished)) earlier = h;
+    if (!earlier) continue;
     const days = dayOf(t.opened) - dayOf(earlier.finished);
-    if (days > BACK_WITHIN) return [];
-    return [
-      {
-        jobId: t.jobId,
-        wheelId: t.wheelId,
-        mark: t.mark,
-        kind: t.kind,
-        left: earlier.finished,
-        cameBack: t.opened,
-        days,
-      },
-    ];
-  });
+    if (days > BACK_WITHIN) continue;
+    const { jobId, wheelId, mark, kind } = t;
+    back.push({ jobId, wheelId, mark, kind, left: earlier.finished, cameBack: t.opened, days });
+  }
+  const byMonth = (days: Iterable<string>): Map<string, number> => {
+    const counts = new Map<string, number>();
+    for (const d of days) counts.set(d.slice(0, 7), (counts.get(d.slice(0, 7)) ?? 0) + 1);
+    return counts;
+  };
+  const [came, left, again] = [
+    byMonth(takenIn.map((t) => t.opened)),
+    byMonth(handedBack.map((h) => h.finished)),
+    byMonth(back.map((b) => b.cameBack)),
+  ];
   const [year, month] = today.split("-").map(Number);
   const months = [...Array(MONTHS).keys()].map((k) => {
     const at = new Date(Date.UTC(year, month - MONTHS + k, 1)).toISOString().slice(0, 7);
     return {
       month: at,
-      takenIn: takenIn.filter((t) => t.opened.startsWith(at)).length,
-      handedBack: handedBack.filter((h) => h.finished.startsWith(at)).length,
-      cameBack: back.filter((b) => b.cameBack.startsWith(at)).length,
+      takenIn: came.get(at) ?? 0,
+      handedBack: left.get(at) ?? 0,
+      cameBack: again.get(at) ?? 0,
     };
   });
   const past: Record<string, number[]> = {};
   for (const h of handedBack)
-    for (const [stage, m] of Object.entries(h.minutes)) past[stage] = [...(past[stage] ?? []), m];
+    for (const [stage, m] of Object.entries(h.minutes)) {
+      past[stage] ??= [];
+      past[stage].push(m);
+    }
   const kinds = [...new Set(handedBack.map((h) => h.kind))].sort();
   return {
     months,
@@ -137,6 +142,7 @@ export const shopFigures = (
       ...quarters(handedBack.filter((h) => h.kind === kind).map((h) => dayOf(h.finished) - dayOf(h.opened))),
     })),
     left: handedBack
+      .filter((h) => h.lateral.length > 0)
       .flatMap((h) => {
         const known = [h.lateral, h.radial].every((line) => line.filter((v) => v !== null).length >= 4);
         if (!known) return [];
