@@ -39,18 +39,29 @@ export const choleskySolve = (l: Float64Array, n: number, b: Float64Array): Floa
   return b;
 };
 
+/** L⁻¹ of a lower triangle, row-major. */
+export const lowerInverse = (l: Float64Array, n: number): Float64Array => {
+  const out = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    const to = i * n;
+    for (let k = 0; k < i; k++) {
+      const f = l[to + k];
+      if (f === 0) continue;
+      const from = k * n;
+      for (let j = 0; j <= k; j++) out[to + j] -= f * out[from + j];
+    }
+    const pivot = 1 / l[to + i];
+    for (let j = 0; j < i; j++) out[to + j] *= pivot;
+    out[to + i] = pivot;
+  }
+  return out;
+};
+
 /** The diagonal of (L·Lᵀ)⁻¹: sums of squares down the columns of L⁻¹. */
 export const inverseDiagonal = (l: Float64Array, n: number): Float64Array => {
+  const inverse = lowerInverse(l, n);
   const out = new Float64Array(n);
-  const column = new Float64Array(n);
-  for (let j = 0; j < n; j++) {
-    for (let i = j; i < n; i++) {
-      let sum = i === j ? 1 : 0;
-      for (let k = j; k < i; k++) sum -= l[i * n + k] * column[k];
-      column[i] = sum / l[i * n + i];
-      out[j] += column[i] * column[i];
-    }
-  }
+  for (let i = 0; i < n; i++) for (let j = 0; j <= i; j++) out[j] += inverse[i * n + j] ** 2;
   return out;
 };
 

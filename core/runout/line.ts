@@ -77,10 +77,11 @@ export const rimLine = (
 /** Readings explained by one way of falling off. */
 interface Fit {
   readonly covariance: Float64Array;
-  readonly used: readonly number[];
   readonly masked: readonly number[];
-  readonly factor: Float64Array;
+  /** K⁻¹·(reading − mean) of the readings used, by hole, 0 elsewhere. */
   readonly weights: Float64Array;
+  /** cᵀK⁻¹c for the readings used, c what each has in common with this hole. */
+  readonly explainedAt: (hole: number) => number;
   /** Mean square of what is left over, in its own σ². */
   readonly misfit: number;
   /** Log of how likely these readings were. */
@@ -103,70 +104,95 @@ const fitted = (
   );
   const cosine = Float64Array.from({ length: n }, (_, m) => Math.cos((2 * Math.PI * m) / n));
   const covariance = new Float64Array(n);
-  for (let m = 0; m < n; m++) for (let k = 0; k <= half; k++) covariance[m] += power[k] * cosine[(k * m) % n];
-  const masked: number[] = [];
-  const most = Math.max(1, Math.floor(known.length / 8));
-  for (;;) {
-    const used = known.filter((i) => !masked.includes(i));
-    const u = used.length;
-    const system = new Float64Array(u * u);
-    for (let i = 0; i < u; i++)
-      for (let j = 0; j < u; j++)
-        system[i * u + j] = covariance[(used[i] - used[j] + n) % n] + (i === j ? sigma[used[i]] ** 2 : 0);
-    const factor = cholesky(system, u);
-    if (!factor) return null;
-    const weights = choleskySolve(
-      factor,
-      u,
-      Float64Array.from(used, (i) => values[i]),
-    );
+  for (let m = 0; m < n; m++)
+    for (let k = 0, at = 0; k <= half; k++, at = (at + m) % n) covariance[m] += power[k] * cosine[at];
+  const u = known.length;
+  const system = new Float64Array(u * u);
+  for (let i = 0; i < u; i++)
+    for (let j = 0; j <= i; j++)
+      system[i * u + j] = covariance[known[i] - known[j]] + (i === j ? sigma[known[i]] ** 2 : 0);
+  const factor = cholesky(system, u);
+  if (!factor) return null;
+  const solved = (right: Float64Array) => choleskySolve(factor, u, right);
+  const weights = solved(Float64Array.from(known, (i) => values[i]));
+  const diagonal = inverseDiagonal(factor, u);
+  let logDeterminant = 0;
+  for (let i = 0; i < u; i++) logDeterminant += 2 * Math.log(factor[i * u + i]);
+
+  // Without one reading K⁻¹ is K⁻¹ with it less row·rowᵀ/own of it (Rasmussen and Williams, A.12): nothing is solved anew.
+  const aside: { readonly at: number; readonly row: Float64Array; readonly own: number }[] = [];
+  const isAside = new Uint8Array(u);
+  const most = Math.max(1, Math.floor(u / 8));
+  while (aside.length < most && u - aside.length > 6) {
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
     let worstRatio = 4;
-    if (masked.length < most && u > 6) {
-      const diagonal = inverseDiagonal(factor, u);
-      for (let i = 0; i < u; i++) {
-        const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
-        if (ratio > worstRatio) {
-          worst = used[i];
-          worstRatio = ratio;
-        }
-      }
-    }
-    if (worst >= 0) {
-      masked.push(worst);
-      continue;
-    }
-    let evidence = masked.length * ASIDE;
-    let misfit = 0;
     for (let i = 0; i < u; i++) {
-      misfit += (values[used[i]] * weights[i]) / u;
-      evidence -= Math.log(factor[i * u + i]) + Math.log(2 * Math.PI) / 2;
+      if (isAside[i]) continue;
+      const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
+      if (ratio <= worstRatio) continue;
+      worst = i;
+      worstRatio = ratio;
     }
-    evidence -= (misfit * u) / 2;
-    return { covariance, used, masked: masked.sort((a, b) => a - b), factor, weights, misfit, evidence };
+    if (worst < 0) break;
+    const unit = new Float64Array(u);
+    unit[worst] = 1;
+    const row = solved(unit);
+    for (const gone of aside) {
+      const f = gone.row[worst] / gone.own;
+      for (let i = 0; i < u; i++) row[i] -= f * gone.row[i];
+    }
+    const own = diagonal[worst];
+    const weight = weights[worst] / own;
+    for (let i = 0; i < u; i++) {
+      weights[i] -= row[i] * weight;
+      diagonal[i] -= row[i] ** 2 / own;
+    }
+    logDeterminant += Math.log(own);
+    isAside[worst] = 1;
+    aside.push({ at: known[worst], row, own });
   }
+  const used = u - aside.length;
+  const byHole = new Float64Array(n);
+  let misfit = 0;
+  known.forEach((hole, i) => {
+    if (isAside[i]) return;
+    byHole[hole] = weights[i];
+    misfit += (values[hole] * weights[i]) / used;
+  });
+  return {
+    covariance,
+    masked: aside.map((gone) => gone.at).sort((a, b) => a - b),
+    weights: byHole,
+    misfit,
+    evidence: aside.length * ASIDE - (logDeterminant + used * Math.log(2 * Math.PI) + misfit * used) / 2,
+    explainedAt: (hole) => {
+      const common = Float64Array.from(known, (i) => covariance[(hole - i + n) % n]);
+      const across = solved(common.slice());
+      let sum = 0;
+      for (let i = 0; i < u; i++) sum += common[i] * across[i];
+      for (const gone of aside) {
+        let along = 0;
+        for (let i = 0; i < u; i++) along += gone.row[i] * common[i];
+        sum -= along ** 2 / gone.own;
+      }
+      return sum;
+    },
+  };
 };
 
 const lineOf = (fit: Fit, readings: Readings, noise: readonly number[], mean: number): RimLine => {
   const n = readings.length;
-  const { used, weights, covariance, factor, masked } = fit;
+  const { weights, covariance, masked, explainedAt } = fit;
   const at = new Float64Array(n);
   const sigma = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const cross = Float64Array.from(used, (j) => covariance[(i - j + n) % n]);
     let sum = 0;
-    for (let j = 0; j < used.length; j++) sum += cross[j] * weights[j];
+    for (let j = 0; j < n; j++) sum += covariance[(i - j + n) % n] * weights[j];
     at[i] = sum + mean;
     // A hole that was read is about as sure as its reading; the sum is only worth it in the gaps.
-    if (readings[i] !== null && !masked.includes(i)) {
-      sigma[i] = noise[i];
-      continue;
-    }
-    const solved = choleskySolve(factor, used.length, cross.slice());
-    let explained = 0;
-    for (let j = 0; j < used.length; j++) explained += cross[j] * solved[j];
-    sigma[i] = Math.sqrt(Math.max(1e-8, covariance[0] - explained));
+    const read = readings[i] !== null && !masked.includes(i);
+    sigma[i] = read ? noise[i] : Math.sqrt(Math.max(1e-8, covariance[0] - explainedAt(i)));
   }
   return { at, sigma, masked, seam: seamAmong(masked, readings, at) };
 };

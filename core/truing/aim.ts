@@ -1,5 +1,4 @@
-import { cholesky, choleskySolve } from "../mechanics/dense";
-import { type QuadraticProgramme, solveQuadratic } from "./quadratic";
+import { solveQuadratic } from "./quadratic";
 
 /**
  * What a set of nipple turns would do, and what is wanted of it. All matrices n×n row-major, per turn of a nipple as a
@@ -57,193 +56,136 @@ const OVERSTEP = { each: 200, squared: 30_000 };
  */
 const EFFORT = 0.05;
 
-/** A row counts as broken from here; what follows is rounded to steps ten times as coarse. */
-const BROKEN = { mm: 0.004, tension: 0.01 };
+/** How far a row may stay broken, mm or fraction; what follows is rounded to steps twenty times as coarse. */
+const NEAR_ENOUGH = 2e-3;
+/** Price of the middle of the total reading lying off the mean: next to none, so that there is one answer. */
+const MIDDLE = 0.02;
 
 /**
- * The turns that make least of: the total readings squared (the highest and the lowest point are unknowns of their own,
- * so it is the total reading itself that shrinks, not an average), a trace of the mean square so that the rest of the
- * rim follows, offset, unevenness, and the mean tension missed.
+ * The turns that make least of: the total readings squared (middle and height of the band that the rim runs in are
+ * unknowns of their own, so it is the total reading itself that shrinks, not an average), a trace of the mean square so
+ * that the rest of the rim follows, offset, unevenness, and the mean tension missed.
  *
  * @returns turns, not yet in steps of a hand; null when no turns fit
  */
 export const solveAim = (aim: Aim): Float64Array | null => {
   const { n, perTurn, weights, wanted } = aim;
   const size = n + 5;
-  const [hiL, loL, hiR, loR, over] = [n, n + 1, n + 2, n + 3, n + 4];
+  const [middleL, rangeL, middleR, rangeR, over] = [n, n + 1, n + 2, n + 3, n + 4];
   const P = new Float64Array(size * size);
   const q = new Float64Array(size);
-  // Squares Σ w(c + aᵀx)²; called with each row of the influences.
-  const addSquare = (weight: number, constant: number, matrix: Float64Array, row: number) => {
-    const at = row * n;
-    for (let i = 0; i < n; i++) {
-      const f = 2 * weight * matrix[at + i];
-      if (f === 0) continue;
-      q[i] += f * constant;
-      // Lower triangle only; mirrored below.
-      for (let j = 0; j <= i; j++) P[i * size + j] += f * matrix[at + j];
-    }
-  };
-  const range = (high: number, low: number, unit: number) => {
-    const w = 2 / unit ** 2;
-    P[high * size + high] += w;
-    P[low * size + low] += w;
-    P[high * size + low] -= w;
-    P[low * size + high] -= w;
-    P[high * size + high] += 1e-9;
-    P[low * size + low] += 1e-9;
-  };
-  range(hiL, loL, weights.lateral);
-  range(hiR, loR, weights.radial);
-  const mean = (x: Float64Array) => x.reduce((a, b) => a + b, 0) / n;
-  const meanL = mean(aim.lateral);
-  const meanR = mean(aim.radial);
-  const centred = (matrix: Float64Array): Float64Array => {
-    const out = matrix.slice();
-    for (let j = 0; j < n; j++) {
-      let sum = 0;
-      for (let i = 0; i < n; i++) sum += matrix[i * n + j];
-      for (let i = 0; i < n; i++) out[i * n + j] -= sum / n;
-    }
-    return out;
-  };
-  const level = centred(perTurn.lateral);
-  const round = centred(perTurn.radial);
+  P[middleL * size + middleL] = P[middleR * size + middleR] = 2 * MIDDLE;
+  P[rangeL * size + rangeL] = 2 / weights.lateral ** 2;
+  P[rangeR * size + rangeR] = 2 / weights.radial ** 2;
+  P[over * size + over] = 2 * OVERSTEP.squared;
+  q[over] = OVERSTEP.each;
+
+  const meanL = meanOf(aim.lateral);
+  const meanR = meanOf(aim.radial);
   const relative = perTurn.tension.slice();
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) relative[i * n + j] /= wanted[i];
+  const level = centred(perTurn.lateral, n);
+  const round = centred(perTurn.radial, n);
   const meanRow = new Float64Array(n);
   let meanNow = 0;
   for (let i = 0; i < n; i++) {
-    addSquare(0.5 / n / weights.lateral ** 2, aim.lateral[i] - meanL, level, i);
-    addSquare(0.5 / n / weights.radial ** 2, aim.radial[i] - meanR, round, i);
-    addSquare(aim.counted[i] / n / weights.spread ** 2, aim.tension[i] / wanted[i] - 1, relative, i);
     meanNow += (aim.counted[i] * (aim.tension[i] / wanted[i] - 1)) / n;
     for (let j = 0; j < n; j++) meanRow[j] += (aim.counted[i] * relative[i * n + j]) / n;
   }
-  addSquare(1 / weights.mean ** 2, meanNow, meanRow, 0);
-  addSquare(1 / (aim.offset === null ? 4 * weights.offset : weights.offset) ** 2, aim.offset ?? 0, perTurn.offset, 0);
+  const squares: readonly Squares[] = [
+    { matrix: level, from: (i) => aim.lateral[i] - meanL, weight: () => 0.5 / n / weights.lateral ** 2, rows: n },
+    { matrix: round, from: (i) => aim.radial[i] - meanR, weight: () => 0.5 / n / weights.radial ** 2, rows: n },
+    {
+      matrix: relative,
+      from: (i) => aim.tension[i] / wanted[i] - 1,
+      weight: (i) => aim.counted[i] / n / weights.spread ** 2,
+      rows: n,
+    },
+    { matrix: meanRow, from: () => meanNow, weight: () => 1 / weights.mean ** 2, rows: 1 },
+    {
+      matrix: perTurn.offset,
+      from: () => aim.offset ?? 0,
+      weight: () => 1 / (aim.offset === null ? 4 * weights.offset : weights.offset) ** 2,
+      rows: 1,
+    },
+  ];
+  for (const s of squares) addSquares(P, q, size, n, s);
   for (let i = 0; i < n; i++) {
     P[i * size + i] += 2 * EFFORT;
     for (let j = 0; j < i; j++) P[j * size + i] = P[i * size + j];
   }
-  P[over * size + over] += 2 * OVERSTEP.squared;
-  q[over] = OVERSTEP.each;
 
   const low = new Float64Array(size).fill(Number.NEGATIVE_INFINITY);
   const high = new Float64Array(size).fill(Number.POSITIVE_INFINITY);
   low.set(aim.low);
   high.set(aim.high);
   low[over] = 0;
-  // Of the 6n rows a dozen or two hold at the end. Solving with the rows that are broken so far and adding the next
-  // worst, until none is, costs a fifth of solving with all of them at once.
-  const families: readonly Family[] = [
-    { matrix: perTurn.lateral, sign: 1, column: hiL, entry: -1, scale: null, room: (i) => meanL - aim.lateral[i] },
-    { matrix: perTurn.lateral, sign: -1, column: loL, entry: 1, scale: null, room: (i) => aim.lateral[i] - meanL },
-    { matrix: perTurn.radial, sign: 1, column: hiR, entry: -1, scale: null, room: (i) => meanR - aim.radial[i] },
-    { matrix: perTurn.radial, sign: -1, column: loR, entry: 1, scale: null, room: (i) => aim.radial[i] - meanR },
-    {
-      matrix: relative,
-      sign: 1,
-      column: over,
-      entry: -1,
-      scale: wanted,
-      room: (i) => (aim.ceiling[i] - aim.tension[i]) / wanted[i],
-    },
-    {
-      matrix: relative,
-      sign: -1,
-      column: over,
-      entry: -1,
-      scale: wanted,
-      room: (i) => (aim.tension[i] - aim.floor[i]) / wanted[i],
-    },
-  ];
-  const { used, start } = likelyRows(aim, P, q, size);
-  let solved: Float64Array | null = start;
-  for (let pass = 0; pass < 12; pass++) {
-    const list = [...used];
-    const G = new Float64Array(list.length * size);
-    const h = new Float64Array(list.length);
-    list.forEach((code, r) => {
-      const { matrix, sign, column, entry, room } = families[Math.floor(code / n)];
-      const i = code % n;
-      for (let j = 0; j < n; j++) G[r * size + j] = sign * matrix[i * n + j];
-      G[r * size + column] = entry;
-      h[r] = room(i);
-    });
-    const programme: QuadraticProgramme = { variables: size, P, q, rows: list.length, G, h, low, high };
-    solved = solveQuadratic(programme, aim.rough ? 1 : 1e-2, solved);
-    if (!solved) return null;
-    const broken: { code: number; by: number }[] = [];
-    for (let f = 0; f < families.length; f++) {
-      const { matrix, sign, column, entry, scale, room } = families[f];
-      for (let i = 0; i < n; i++) {
-        if (used.has(f * n + i)) continue;
-        let sum = entry * solved[column];
-        for (let j = 0; j < n; j++) sum += sign * matrix[i * n + j] * solved[j];
-        const by = (sum - room(i)) / ((scale ? BROKEN.tension : BROKEN.mm) * (aim.rough ? 4 : 1));
-        if (by > 1) broken.push({ code: f * n + i, by });
-      }
+  const G = new Float64Array(6 * n * size);
+  const h = new Float64Array(6 * n);
+  /** The n rows sign·(matrix·x) + Σ entry·(an unknown of its own) ≤ room. */
+  const rowsFrom = (
+    first: number,
+    matrix: Float64Array,
+    sign: 1 | -1,
+    own: readonly (readonly [column: number, entry: number])[],
+    room: (spoke: number) => number,
+  ) => {
+    for (let i = 0; i < n; i++) {
+      const at = (first * n + i) * size;
+      for (let j = 0; j < n; j++) G[at + j] = sign * matrix[i * n + j];
+      for (const [column, entry] of own) G[at + column] = entry;
+      h[first * n + i] = room(i);
     }
-    if (broken.length === 0) break;
-    broken.sort((x, y) => y.by - x.by);
-    for (const { code } of broken.slice(0, 40)) used.add(code);
-  }
-  return solved ? solved.slice(0, n) : null;
+  };
+  const above = (middle: number, range: number) => [[middle, -1] as const, [range, -0.5] as const];
+  const below = (middle: number, range: number) => [[middle, 1] as const, [range, -0.5] as const];
+  rowsFrom(0, perTurn.lateral, 1, above(middleL, rangeL), (i) => meanL - aim.lateral[i]);
+  rowsFrom(1, perTurn.lateral, -1, below(middleL, rangeL), (i) => aim.lateral[i] - meanL);
+  rowsFrom(2, perTurn.radial, 1, above(middleR, rangeR), (i) => meanR - aim.radial[i]);
+  rowsFrom(3, perTurn.radial, -1, below(middleR, rangeR), (i) => aim.radial[i] - meanR);
+  rowsFrom(4, relative, 1, [[over, -1]], (i) => (aim.ceiling[i] - aim.tension[i]) / wanted[i]);
+  rowsFrom(5, relative, -1, [[over, -1]], (i) => (aim.tension[i] - aim.floor[i]) / wanted[i]);
+  const solved = solveQuadratic({ variables: size, P, q, rows: 6 * n, G, h, low, high }, NEAR_ENOUGH);
+  // A bound may stay broken by as much as a row.
+  return solved ? solved.slice(0, n).map((t, i) => Math.min(aim.high[i], Math.max(aim.low[i], t))) : null;
 };
 
-/** Rows that will probably hold: where the plain least squares leave the rim highest and lowest, and tension near its window. */
-const likelyRows = (
-  aim: Aim,
-  P: Float64Array,
-  q: Float64Array,
-  size: number,
-): { used: Set<number>; start: Float64Array } => {
-  const { n } = aim;
-  const squares = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) squares[i * n + j] = P[i * size + j];
-  const factor = cholesky(squares, n);
-  const plain = factor
-    ? choleskySolve(
-        factor,
-        n,
-        Float64Array.from({ length: n }, (_, i) => -q[i]),
-      )
-    : new Float64Array(n);
-  const bounded = plain.map((t, i) => Math.min(aim.high[i], Math.max(aim.low[i], t)));
-  const after = outcome(aim, bounded);
-  const used = new Set<number>();
-  const places = [...Array(n).keys()];
-  [after.lateral, after.radial].forEach((line, which) => {
-    const byHeight = [...places].sort((i, j) => line[j] - line[i]);
-    for (const i of byHeight.slice(0, Math.ceil(n / 5))) used.add(2 * which * n + i);
-    for (const i of byHeight.slice(-Math.ceil(n / 5))) used.add((2 * which + 1) * n + i);
-  });
-  for (const i of places) {
-    if (after.tension[i] > aim.ceiling[i]) used.add(4 * n + i);
-    if (after.tension[i] < aim.floor[i]) used.add(5 * n + i);
+const meanOf = (x: Float64Array): number => x.reduce((a, b) => a + b, 0) / x.length;
+
+/** Rows less their mean: what a nipple does to the shape, not to where the whole rim stands. */
+const centred = (matrix: Float64Array, n: number): Float64Array => {
+  const out = matrix.slice();
+  for (let j = 0; j < n; j++) {
+    let sum = 0;
+    for (let i = 0; i < n; i++) sum += matrix[i * n + j];
+    for (let i = 0; i < n; i++) out[i * n + j] -= sum / n;
   }
-  const mean = (x: Float64Array) => x.reduce((a, b) => a + b, 0) / n;
-  const start = new Float64Array(size);
-  start.set(bounded);
-  start[n] = Math.max(...after.lateral) - mean(aim.lateral);
-  start[n + 1] = Math.min(...after.lateral) - mean(aim.lateral);
-  start[n + 2] = Math.max(...after.radial) - mean(aim.radial);
-  start[n + 3] = Math.min(...after.radial) - mean(aim.radial);
-  start[n + 4] = 0.02;
-  return { used, start };
+  return out;
 };
 
-/** One kind of row: sign·(matrix row)·x + entry·(an unknown of its own) ≤ room. */
-interface Family {
+/** Σ weight·(from + row·x)². */
+interface Squares {
   readonly matrix: Float64Array;
-  readonly sign: 1 | -1;
-  readonly column: number;
-  readonly entry: 1 | -1;
-  /** Set where the row is a fraction of tension, null where it is mm. */
-  readonly scale: Float64Array | null;
-  readonly room: (spoke: number) => number;
+  readonly rows: number;
+  readonly from: (row: number) => number;
+  readonly weight: (row: number) => number;
 }
+
+/** Adds squares to the lower triangle of P and to q. */
+const addSquares = (P: Float64Array, q: Float64Array, size: number, n: number, squares: Squares): void => {
+  const { matrix } = squares;
+  for (let r = 0; r < squares.rows; r++) {
+    const twice = 2 * squares.weight(r);
+    const from = squares.from(r);
+    const at = r * n;
+    for (let i = 0; i < n; i++) {
+      const f = twice * matrix[at + i];
+      if (f === 0) continue;
+      q[i] += f * from;
+      for (let j = 0; j <= i; j++) P[i * size + j] += f * matrix[at + j];
+    }
+  }
+};
 
 /** What the wheel should be after these turns. */
 export interface Outcome {
@@ -326,16 +268,32 @@ const withoutSpoke = (aim: Aim, s: number): Aim => {
   };
 };
 
+/** What a turn of each nipple does, nipple after nipple: row = nipple. A search that goes nipple by nipple reads it in one piece. */
+export interface ByNipple {
+  readonly lateral: Float64Array;
+  readonly radial: Float64Array;
+  readonly tension: Float64Array;
+}
+
+export const byNipple = ({ n, perTurn }: Aim): ByNipple => {
+  const across = (matrix: Float64Array): Float64Array => {
+    const out = new Float64Array(n * n);
+    for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) out[j * n + i] = matrix[i * n + j];
+    return out;
+  };
+  return { lateral: across(perTurn.lateral), radial: across(perTurn.radial), tension: across(perTurn.tension) };
+};
+
 /** The same, one nipple further. */
-export const turned = (aim: Aim, here: Outcome, nipple: number, turns: number): Outcome => {
+export const turned = (aim: Aim, per: ByNipple, here: Outcome, nipple: number, turns: number): Outcome => {
   const { n, perTurn } = aim;
-  const moved = (line: Float64Array, matrix: Float64Array) => line.map((v, k) => v + matrix[k * n + nipple] * turns);
-  const lateral = moved(here.lateral, perTurn.lateral);
-  const radial = moved(here.radial, perTurn.radial);
+  const moved = (line: Float64Array, rows: Float64Array) => line.map((v, k) => v + rows[nipple * n + k] * turns);
+  const lateral = moved(here.lateral, per.lateral);
+  const radial = moved(here.radial, per.radial);
   return {
     lateral,
     radial,
-    tension: moved(here.tension, perTurn.tension),
+    tension: moved(here.tension, per.tension),
     offset: here.offset + perTurn.offset[nipple] * turns,
     lateralTir: rangeOf(lateral),
     radialTir: rangeOf(radial),
@@ -344,7 +302,7 @@ export const turned = (aim: Aim, here: Outcome, nipple: number, turns: number): 
 
 /** The same sum of troubles that `solveAim` makes least, for turns in steps of a hand. */
 export const trouble = (aim: Aim, after: Outcome, turnsSquared: number): number =>
-  troubleAfterMove(aim, after, 0, 0, 0, 0, turnsSquared);
+  troubleAfterMove(aim, aim.perTurn, after, 0, 0, 0, 0, turnsSquared);
 
 /**
  * The trouble if two more nipples were turned, `di` at i and `dj` at j (counted from 0). The search for hand steps asks
@@ -353,6 +311,7 @@ export const trouble = (aim: Aim, after: Outcome, turnsSquared: number): number 
  */
 export const troubleAfterMove = (
   aim: Aim,
+  per: ByNipple,
   here: Outcome,
   i: number,
   di: number,
@@ -361,7 +320,8 @@ export const troubleAfterMove = (
   turnsSquared: number,
 ): number => {
   const { n, weights, wanted, counted, ceiling, floor, perTurn } = aim;
-  const { lateral, radial, tension } = perTurn;
+  const { lateral, radial, tension } = per;
+  const [atI, atJ] = [i * n, j * n];
   const levelL = here.lateral[0];
   const levelR = here.radial[0];
   let lowL = 1e9;
@@ -375,10 +335,10 @@ export const troubleAfterMove = (
   let sumT = 0;
   let squareT = 0;
   let over = 0;
-  for (let k = 0, at = 0; k < n; k++, at += n) {
-    const l = here.lateral[k] + lateral[at + i] * di + lateral[at + j] * dj - levelL;
-    const r = here.radial[k] + radial[at + i] * di + radial[at + j] * dj - levelR;
-    const pull = here.tension[k] + tension[at + i] * di + tension[at + j] * dj;
+  for (let k = 0; k < n; k++) {
+    const l = here.lateral[k] + lateral[atI + k] * di + lateral[atJ + k] * dj - levelL;
+    const r = here.radial[k] + radial[atI + k] * di + radial[atJ + k] * dj - levelR;
+    const pull = here.tension[k] + tension[atI + k] * di + tension[atJ + k] * dj;
     if (l < lowL) lowL = l;
     if (l > highL) highL = l;
     if (r < lowR) lowR = r;

@@ -1,4 +1,4 @@
-import { type Aim, outcome, trouble, troubleAfterMove, turned } from "./aim";
+import { type Aim, byNipple, outcome, trouble, troubleAfterMove, turned } from "./aim";
 
 /**
  * Turns that a hand can make: whole steps, few nipples. Plain rounding of forty nipples costs some hundredths of
@@ -10,6 +10,7 @@ import { type Aim, outcome, trouble, troubleAfterMove, turned } from "./aim";
  */
 export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: number): Float64Array => {
   const { n } = aim;
+  const per = byNipple(aim);
   const clamp = (i: number, t: number) =>
     Math.min(Math.floor(aim.high[i] / step + 1e-9) * step, Math.max(Math.ceil(aim.low[i] / step - 1e-9) * step, t));
   const x = Float64Array.from(turns, (t, i) => clamp(i, Math.round(t / step) * step));
@@ -22,14 +23,14 @@ export const handSteps = (aim: Aim, turns: Float64Array, step: number, touch: nu
   const tryMove = (i: number, di: number, j: number, dj: number): number => {
     const more = grown(i, di) + (dj === 0 ? 0 : grown(j, dj));
     const touches = touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj));
-    return troubleAfterMove(aim, here, i, di, j, dj, squared + more) + touch * touches;
+    return troubleAfterMove(aim, per, here, i, di, j, dj, squared + more) + touch * touches;
   };
   const free = (i: number, d: number) => Math.abs(clamp(i, x[i] + d) - x[i] - d) <= 1e-9;
   const turn = (i: number, d: number): void => {
     squared += grown(i, d);
     touched += touchChange(i, d);
     x[i] += d;
-    here = turned(aim, here, i, d);
+    here = turned(aim, per, here, i, d);
   };
   // Best move of one nipple, taken at once: going round a few times costs a sixth of seeking the best of all each time.
   const better = (moves: readonly (readonly [number, number, number, number])[]): boolean => {

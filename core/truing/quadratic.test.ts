@@ -22,19 +22,16 @@ test("finds the same least point as a general solver", () => {
         const G = Float64Array.from({ length: n * m }, () => luck.normal(1));
         const h = Float64Array.from({ length: m }, () => luck.between(0.05, 2));
         const bound = 0.8;
-        const ours = solveQuadratic(
-          {
-            variables: n,
-            P,
-            q,
-            rows: m,
-            G,
-            h,
-            low: new Float64Array(n).fill(-bound),
-            high: new Float64Array(n).fill(bound),
-          },
-          1e-10,
-        );
+        const ours = solveQuadratic({
+          variables: n,
+          P,
+          q,
+          rows: m,
+          G,
+          h,
+          low: new Float64Array(n).fill(-bound),
+          high: new Float64Array(n).fill(bound),
+        });
         // Its arrays count from 1; its rows say Aᵀx ≥ b.
         const one = <T>(list: T[]): T[] => [list[0], ...list];
         const rows = [...Array(m).keys()].map((r) => [...Array(n).keys()].map((i) => -G[r * n + i]));
