@@ -1,5 +1,6 @@
 import { rmSync } from "node:fs";
 import { performance } from "node:perf_hooks";
+import { findWords } from "@/core/shop/find-words";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { chance } from "@/devices/random";
 import { listCustomers } from "@/store/customers";
@@ -69,8 +70,16 @@ const fill = async (from: number, to: number, perJob: number): Promise<void> => 
         finished_at: r.finished ? new Date(Date.now() - (at + k) * 3_600_000) : null,
         stages,
         stages_fresh: true,
-        find_text: `${r.mark} ${r.name} ${r.machine} ${150 + (k % 60)}mm`,
       })),
+    );
+    await db("find_words").insert(
+      rows.flatMap((r, k) =>
+        findWords(`${r.mark} ${r.name} ${r.machine} ${150 + (k % 60)}mm`).map((word) => ({
+          word,
+          newest: at + k,
+          job_id: r.job,
+        })),
+      ),
     );
     await db("rounds").insert(rows.map((r) => ({ id: r.round, job_id: r.job, number: 1 })));
     for (let done = 0; done < perJob; done += 20) {
@@ -129,7 +138,7 @@ try {
   await fill(0, 100, Math.round(readings / jobs));
   const few = await time();
   await fill(100, jobs, Math.round(readings / jobs));
-  await db.raw("analyze table jobs, wheels, customers, rounds, readings");
+  await db.raw("analyze table jobs, wheels, customers, rounds, readings, find_words");
   const many = await time();
   const count = async (table: string) => Number((await db(table).count({ n: "*" }).first())?.n);
   console.log(`${await count("jobs")} jobs, ${await count("readings")} readings; ms at the server, medians of 9`);

@@ -1,16 +1,50 @@
+import { findWords } from "@/core/shop/find-words";
 import type { Found } from "@/core/shop/found";
 import { database } from "./database";
 
-/** Words as a full-text search takes them: each must begin something; signs it would read as orders are left out. */
-const booleanWords = (typed: string): string =>
-  typed
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((w) => w.length > 2)
-    .map((w) => `+${w}*`)
-    .join(" ");
+/** Whole words that may begin as one typed does and are followed up; whoever types so little types more. */
+const MOST_WORDS = 12;
 
-/** One box for customer, machine, mark, spoke length (`168mm`), note: marks that begin so first, then by words. */
+const beginning = (typed: string) => `${typed.replace(/[%_\\]/g, "\\$&")}%`;
+
+/** Ids of the newest jobs in which every word typed begins one, newest first. */
+const newestWith = async (words: readonly string[], most: number): Promise<string[]> => {
+  const db = database();
+  const whole = await Promise.all(
+    words.map(async (w) =>
+      (
+        await db("find_words").distinct("word").where("word", "like", beginning(w)).orderBy("word").limit(MOST_WORDS)
+      ).map((r) => String(r.word)),
+    ),
+  );
+  if (words.length === 0 || whole.some((list) => list.length === 0)) return [];
+  // From the word that can mean least, newest job first, the others only looked up there.
+  const [lead] = [...words.keys()].sort(
+    (a, b) => whole[a].length - whole[b].length || words[b].length - words[a].length,
+  );
+  const others = words.filter((_, i) => i !== lead);
+  const lists = await db.unionAll(
+    whole[lead].map((word) => {
+      const list = db("find_words as f").select("f.job_id", "f.newest").where("f.word", word);
+      for (const w of others)
+        list.whereExists(
+          db("find_words as o")
+            .select(db.raw("1"))
+            .whereRaw("o.job_id = f.job_id")
+            .where("o.word", "like", beginning(w)),
+        );
+      return list.orderBy("f.newest", "desc").limit(most);
+    }),
+    true,
+  );
+  return [
+    ...new Set(
+      [...(lists as { job_id: string; newest: number }[])].sort((a, b) => b.newest - a.newest).map((r) => r.job_id),
+    ),
+  ].slice(0, most);
+};
+
+/** One box for customer, machine, mark, spoke length (`168mm`), note: marks that begin so first, then by words, newest first. */
 export const find = async (typed: string, most = 20): Promise<Found[]> => {
   const text = typed.trim().slice(0, 100);
   if (text === "") return [];
@@ -26,12 +60,16 @@ export const find = async (typed: string, most = 20): Promise<Found[]> => {
     database()("jobs")
       .join("wheels", "wheels.id", "jobs.wheel_id")
       .join("customers", "customers.id", "wheels.customer_id")
-      .select(columns)
-      .limit(most);
-  const words = booleanWords(text);
+      .select(columns);
+  const withWords = async () => {
+    const ids = await newestWith(findWords(text), most);
+    if (ids.length === 0) return [];
+    const rows = new Map((await base().whereIn("jobs.id", ids)).map((r) => [r.jobId, r]));
+    return ids.flatMap((id) => rows.get(id) ?? []);
+  };
   const [byMark, byWords] = await Promise.all([
-    base().where("wheels.mark", "like", `${text.replace(/[%_\\]/g, "\\$&")}%`),
-    words === "" ? [] : base().whereRaw("match(jobs.find_text) against (? in boolean mode)", [words]),
+    base().where("wheels.mark", "like", beginning(text)).orderBy("wheels.mark").limit(most),
+    withWords(),
   ]);
   const seen = new Set<string>();
   return [...byMark, ...byWords]

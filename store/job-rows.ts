@@ -1,5 +1,7 @@
+import type { Knex } from "knex";
 import { placeSpokes } from "@/core/lacing/placement";
 import type { JobRow } from "@/core/planning/job-row";
+import { findWords } from "@/core/shop/find-words";
 import type { Stage, StageState } from "@/core/wheel/stages";
 import { STAGES_OF_KIND } from "@/core/wheel/stages";
 import { database } from "./database";
@@ -28,10 +30,22 @@ export const refreshJob = async (id: string): Promise<Stages> => {
     ...notes,
     ...new Set(lengths),
   ];
-  await database()("jobs")
-    .where({ id })
-    .update({ stages: JSON.stringify(stages), stages_fresh: true, find_text: words.join(" ").slice(0, 20_000) });
+  await database().transaction(async (trx) => {
+    await trx("jobs")
+      .where({ id })
+      .update({ stages: JSON.stringify(stages), stages_fresh: true });
+    await keepWords(trx, id, words.join(" "));
+  });
   return stages;
+};
+
+const keepWords = async (db: Knex.Transaction, jobId: string, text: string): Promise<void> => {
+  const { created_at } = await db("jobs").where({ id: jobId }).first("created_at");
+  const newest = new Date(created_at).getTime();
+  await db("find_words").where({ job_id: jobId }).delete();
+  const rows = findWords(text).map((word) => ({ word, newest, job_id: jobId }));
+  // Words alike but for an accent are one to the database.
+  if (rows.length > 0) await db("find_words").insert(rows).onConflict().ignore();
 };
 
 const asRow = (job: Job, stages: Stages): JobRow => {

@@ -1,4 +1,5 @@
 import type { Knex } from "knex";
+import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
@@ -13,6 +14,7 @@ const migrations: Record<string, Knex.Migration> = {
   "004-tension": tension,
   "005-truing": truing,
   "006-shop": shop,
+  "007-find-words": findWords,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

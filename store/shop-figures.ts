@@ -1,5 +1,5 @@
 import type { Sheet } from "@/core/sheet/sheet";
-import { type HandedBack, type ShopFigures, shopFigures, type TakenIn } from "@/core/shop/shop-figures";
+import { type ShopFigures, type Stay, shopFigures } from "@/core/shop/shop-figures";
 import { database } from "./database";
 
 /** Twelve months shown, and a year before them in which a wheel that came back may have left. */
@@ -9,45 +9,52 @@ const NEWEST = 60;
 
 const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
 
+/** Jobs by the month of one of their days; an index alone answers it. */
+const byMonth = async (column: "created_at" | "finished_at", since: Date): Promise<Map<string, number>> => {
+  const db = database();
+  const rows = await db("jobs")
+    .where(column, ">=", since)
+    .select(db.raw("date_format(??, '%Y-%m') as month, count(*) as number", [column]))
+    .groupBy("month");
+  return new Map(rows.map((r) => [String(r.month), Number(r.number)]));
+};
+
 /** The shop's own figures of the last two years. @param today `2026-11-23` */
 export const readShopFigures = async (today: string): Promise<ShopFigures> => {
   const db = database();
   const since = new Date(Date.parse(`${today}T00:00:00Z`) - YEARS_BACK * 365.25 * 86_400_000);
-  // Days as text: ten thousand dates made and unmade cost more than the rest.
   const day = (column: string, as: string) => db.raw("date_format(??, '%Y-%m-%d') as ??", [column, as]);
-  const [jobs, sheets, minutes] = await Promise.all([
+  const wheelAndDays = () =>
     db("jobs")
       .join("wheels", "wheels.id", "jobs.wheel_id")
+      .select("jobs.id as jobId", "jobs.wheel_id as wheelId", "jobs.kind", "wheels.mark", "wheels.machine")
+      .select(day("jobs.created_at", "opened"), day("jobs.finished_at", "finished"));
+  const [takenIn, handedBack, stays, last] = await Promise.all([
+    byMonth("created_at", since),
+    byMonth("finished_at", since),
+    wheelAndDays()
       .where("jobs.created_at", ">=", since)
-      .select("jobs.id", "jobs.wheel_id", "jobs.kind", "wheels.mark", "wheels.machine")
-      .select(day("jobs.created_at", "opened"), day("jobs.finished_at", "finished")),
-    db("sheets").orderBy("created_at", "desc").limit(NEWEST).select("job_id", "contents"),
-    db("jobs").whereNotNull("minutes").orderBy("finished_at", "desc").limit(NEWEST).select("id", "minutes"),
+      .whereIn("jobs.wheel_id", db.select("wheel_id").from("jobs").groupBy("wheel_id").havingRaw("count(*) > 1")),
+    wheelAndDays().select("jobs.minutes").whereNotNull("finished_at").orderBy("finished_at", "desc").limit(NEWEST),
   ]);
-  const sheetOf = new Map<string, Sheet>();
-  for (const s of [...sheets].reverse()) sheetOf.set(s.job_id, json<Sheet>(s.contents));
-  const minutesOf = new Map(minutes.map((m) => [m.id, json<Record<string, number>>(m.minutes)]));
-  const takenIn: TakenIn[] = [];
-  const handedBack: HandedBack[] = [];
-  for (const j of jobs) {
-    const { id: jobId, wheel_id: wheelId, kind, mark, machine, opened, finished } = j;
-    takenIn.push({ jobId, wheelId, mark, kind, opened });
-    if (finished === null) continue;
-    const sheet = sheetOf.get(jobId);
-    handedBack.push({
-      jobId,
-      wheelId,
-      mark,
-      machine,
-      kind,
-      opened,
-      finished,
-      minutes: minutesOf.get(jobId) ?? {},
+  const sheets = await db("sheets")
+    .whereIn(
+      "job_id",
+      last.map((j) => j.jobId),
+    )
+    .orderBy("created_at")
+    .select("job_id", "contents");
+  const sheetOf = new Map<string, Sheet>(sheets.map((s) => [s.job_id, json<Sheet>(s.contents)]));
+  const newest = last.map(({ minutes, ...job }) => {
+    const sheet = sheetOf.get(job.jobId);
+    return {
+      ...job,
+      minutes: minutes === null ? {} : json<Record<string, number>>(minutes),
       lateral: sheet?.trace?.lateral ?? [],
       radial: sheet?.trace?.radial ?? [],
       tension: sheet?.tension ?? null,
       tolerance: sheet?.tolerance ?? { lateral: 0, radial: 0 },
-    });
-  }
-  return shopFigures(takenIn, handedBack, today);
+    };
+  });
+  return shopFigures({ takenIn, handedBack, stays: stays as Stay[], newest }, today);
 };

@@ -58,9 +58,7 @@ const wholeJob = async (): Promise<string> => {
 };
 const same = (a: JobArchive): string =>
   createHash("sha256")
-    .update(
-      JSON.stringify(a.tables, (k, v) => (k === "stages_fresh" || k === "find_text" || k === "stages" ? undefined : v)),
-    )
+    .update(JSON.stringify(a.tables, (k, v) => (k === "stages_fresh" || k === "stages" ? undefined : v)))
     .update(
       Object.entries(a.files)
         .map(([name, bytes]) => name + createHash("sha256").update(bytes).digest("hex"))

@@ -21,13 +21,26 @@ export interface HandedBack {
   readonly tolerance: { readonly lateral: number; readonly radial: number };
 }
 
-/** A wheel taken in, finished or not. */
-export interface TakenIn {
+/** One stay of a wheel in the shop. */
+export interface Stay {
   readonly jobId: string;
   readonly wheelId: string;
   readonly mark: string;
   readonly kind: string;
   readonly opened: string;
+  /** Null while it is on the bench. */
+  readonly finished: string | null;
+}
+
+/** What the shop's record says of the time looked at; counted where it lies, so that ten thousand jobs need not travel. */
+export interface ShopRecord {
+  /** How many wheels came, and how many left, by month: `2026-11`. */
+  readonly takenIn: ReadonlyMap<string, number>;
+  readonly handedBack: ReadonlyMap<string, number>;
+  /** Every stay of the wheels that were here more than once. */
+  readonly stays: readonly Stay[];
+  /** The wheels handed back last, whole. */
+  readonly newest: readonly HandedBack[];
 }
 
 export interface ShopFigures {
@@ -84,64 +97,53 @@ const quarters = (list: readonly number[]) => {
  *
  * @param today `2026-11-23`; the twelve months end with its own
  */
-export const shopFigures = (
-  takenIn: readonly TakenIn[],
-  handedBack: readonly HandedBack[],
-  today: string,
-): ShopFigures => {
-  // By wheel first, and every list gone through once: a shop of ten thousand jobs is told in one breath.
-  const ofWheel = new Map<string, HandedBack[]>();
-  for (const h of handedBack) {
-    const own = ofWheel.get(h.wheelId);
-    if (own) own.push(h);
-    else ofWheel.set(h.wheelId, [h]);
+export const shopFigures = (record: ShopRecord, today: string): ShopFigures => {
+  const { stays, newest } = record;
+  const ofWheel = new Map<string, Stay[]>();
+  for (const s of stays) {
+    const own = ofWheel.get(s.wheelId);
+    if (own) own.push(s);
+    else ofWheel.set(s.wheelId, [s]);
   }
   const back: ShopFigures["back"][number][] = [];
-  for (const t of takenIn) {
-    let earlier: HandedBack | null = null;
-    for (const h of ofWheel.get(t.wheelId) ?? [])
-      if (h.jobId !== t.jobId && h.finished <= t.opened && (!earlier || h.finished > earlier.finished)) earlier = h;
-    if (!earlier) continue;
-    const days = dayOf(t.opened) - dayOf(earlier.finished);
+  for (const s of stays) {
+    let left: string | null = null;
+    for (const { jobId, finished } of ofWheel.get(s.wheelId) ?? [])
+      if (jobId !== s.jobId && finished !== null && finished <= s.opened && (left === null || finished > left))
+        left = finished;
+    if (left === null) continue;
+    const days = dayOf(s.opened) - dayOf(left);
     if (days > BACK_WITHIN) continue;
-    const { jobId, wheelId, mark, kind } = t;
-    back.push({ jobId, wheelId, mark, kind, left: earlier.finished, cameBack: t.opened, days });
+    const { jobId, wheelId, mark, kind } = s;
+    back.push({ jobId, wheelId, mark, kind, left, cameBack: s.opened, days });
   }
-  const byMonth = (days: Iterable<string>): Map<string, number> => {
-    const counts = new Map<string, number>();
-    for (const d of days) counts.set(d.slice(0, 7), (counts.get(d.slice(0, 7)) ?? 0) + 1);
-    return counts;
-  };
-  const [came, left, again] = [
-    byMonth(takenIn.map((t) => t.opened)),
-    byMonth(handedBack.map((h) => h.finished)),
-    byMonth(back.map((b) => b.cameBack)),
-  ];
+  const again = new Map<string, number>();
+  for (const { cameBack } of back) again.set(cameBack.slice(0, 7), (again.get(cameBack.slice(0, 7)) ?? 0) + 1);
   const [year, month] = today.split("-").map(Number);
   const months = [...Array(MONTHS).keys()].map((k) => {
     const at = new Date(Date.UTC(year, month - MONTHS + k, 1)).toISOString().slice(0, 7);
     return {
       month: at,
-      takenIn: came.get(at) ?? 0,
-      handedBack: left.get(at) ?? 0,
+      takenIn: record.takenIn.get(at) ?? 0,
+      handedBack: record.handedBack.get(at) ?? 0,
       cameBack: again.get(at) ?? 0,
     };
   });
   const past: Record<string, number[]> = {};
-  for (const h of handedBack)
+  for (const h of newest)
     for (const [stage, m] of Object.entries(h.minutes)) {
       past[stage] ??= [];
       past[stage].push(m);
     }
-  const kinds = [...new Set(handedBack.map((h) => h.kind))].sort();
+  const kinds = [...new Set(newest.map((h) => h.kind))].sort();
   return {
     months,
     stages: Object.entries(stageTimes(past)).map(([stage, time]) => ({ stage, ...time })),
     days: kinds.map((kind) => ({
       kind,
-      ...quarters(handedBack.filter((h) => h.kind === kind).map((h) => dayOf(h.finished) - dayOf(h.opened))),
+      ...quarters(newest.filter((h) => h.kind === kind).map((h) => dayOf(h.finished) - dayOf(h.opened))),
     })),
-    left: handedBack
+    left: newest
       .filter((h) => h.lateral.length > 0)
       .flatMap((h) => {
         const known = [h.lateral, h.radial].every((line) => line.filter((v) => v !== null).length >= 4);

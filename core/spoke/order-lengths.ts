@@ -21,11 +21,14 @@ export type Rounding = "nearest" | "down" | "up";
 /** What can be had: whole steps of so many mm, or the lengths somebody keeps. */
 export type Available = { readonly step: number } | { readonly list: readonly number[] };
 
+/** mm: what two sums of the same length may differ by. */
+const EDGE = 1e-9;
+
 const candidates = (low: number, high: number, available: Available): number[] => {
-  if ("list" in available) return available.list.filter((l) => l >= low && l <= high);
+  if ("list" in available) return available.list.filter((l) => l >= low - EDGE && l <= high + EDGE);
   const { step } = available;
   const out: number[] = [];
-  for (let l = Math.ceil((low - 1e-9) / step) * step; l <= high + 1e-9; l += step) out.push(Number(l.toFixed(6)));
+  for (let l = Math.ceil((low - EDGE) / step) * step; l <= high + EDGE; l += step) out.push(Number(l.toFixed(6)));
   return out;
 };
 
@@ -60,7 +63,7 @@ export const orderLengths = (
       const need = needs[order[from]];
       low = Math.max(low, need.shortest);
       high = Math.min(high, need.longest);
-      if (low > high + 1e-9) break;
+      if (low > high + EDGE) break;
       if (!Number.isFinite(best[from].runs)) continue;
       for (const length of candidates(low, high, available)) {
         const total = best[from].cost + order.slice(from, end).reduce((sum, i) => sum + cost(length, needs[i]), 0);

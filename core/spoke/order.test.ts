@@ -117,7 +117,11 @@ const bruteForce = (needs: readonly Need[], available: Available): { count: numb
   for (const n of needs)
     if ("list" in available) for (const l of available.list) all.add(l);
     else
-      for (let l = Math.ceil(n.shortest / available.step) * available.step; l <= n.longest + 1e-9; l += available.step)
+      for (
+        let l = Math.ceil((n.shortest - 1e-9) / available.step) * available.step;
+        l <= n.longest + 1e-9;
+        l += available.step
+      )
         all.add(l);
   const lengths = [...all];
   let best: { count: number; cost: number } | null = null;

@@ -16,7 +16,9 @@ import { type WheelState, wheelBetween, wheelState, workingTensions } from "./st
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;
 /** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
-const SPREAD_USED = 0.82;
+const SPREAD_USED = 0.95;
+/** Touches a wheel should need, per spoke, and the rounds they are for: the first may touch all, one past them still a few. */
+const TOUCHES = { each: 3, rounds: 4, free: 2, more: 0.25 };
 /** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
 const NOT_CHASED = 0.03;
 /** A round that makes the run-out better by less than this is not worth the touches. */
@@ -123,8 +125,10 @@ export const advise = (input: AdviseInput): Advice => {
   const wished = solveAim(settled) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
-  const touch = Math.abs(tightNow - stage) > 0.08 || worstNow > 3 ? 0.002 : 0.15;
-  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch);
+  const loose = Math.abs(tightNow - stage) > 0.08;
+  const touch = loose || worstNow > 3 ? 0.002 : 0.15;
+  const touches = loose || history.length < TOUCHES.free ? n : touchesLeft(history, n);
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches);
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
   // What was already turned this round stays turned, whatever is made of the rest.
@@ -192,7 +196,7 @@ export const advise = (input: AdviseInput): Advice => {
   };
   return {
     ...advice,
-    school: schoolCost(school, whole, atRest, nipple.step, touch),
+    school: schoolCost(school, whole, atRest, nipple.step, touch, touches),
     reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
   };
 };
@@ -209,11 +213,25 @@ const slackAtEnd = (aim: Aim): Aim => {
   return slack.length === 0 ? aim : withSlack(aim, slack);
 };
 
+/** How many nipples this round may touch: an even share of what is left for the rounds to come. */
+const touchesLeft = (history: AdviseInput["history"], n: number): number => {
+  const used = history.reduce((sum, round) => sum + round.turns.filter((t) => t !== 0).length, 0);
+  const rounds = Math.max(1, TOUCHES.rounds - history.length);
+  return Math.max(TOUCHES.more * n, (TOUCHES.each * n - used) / rounds);
+};
+
 /** What a way of working costs against everything at once: mm of the larger run-out, touches. */
-const schoolCost = (school: School, whole: Aim, atRest: Outcome, step: number, touch: number): Advice["school"] => {
+const schoolCost = (
+  school: School,
+  whole: Aim,
+  atRest: Outcome,
+  step: number,
+  touch: number,
+  touches: number,
+): Advice["school"] => {
   if (school === "at-once") return null;
   const best = solveAim(whole);
-  const steps = best ? handSteps(whole, best, step, touch) : new Float64Array(whole.n);
+  const steps = best ? handSteps(whole, best, step, touch, touches) : new Float64Array(whole.n);
   const free = outcome(whole, steps);
   return {
     name: school,

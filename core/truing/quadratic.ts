@@ -212,14 +212,7 @@ const joins = (J: Float64Array, R: Float64Array, d: Float64Array, held: number, 
 };
 
 /** One row fewer: the columns after it move up and R is made a triangle again; the row in hand, d, turns with it. @returns how many hold now */
-const leave = (
-  J: Float64Array,
-  R: Float64Array,
-  d: Float64Array,
-  gone: number,
-  held: number,
-  n: number,
-): number => {
+const leave = (J: Float64Array, R: Float64Array, d: Float64Array, gone: number, held: number, n: number): number => {
   for (let j = gone; j + 1 < held; j++) for (let k = 0; k <= j + 1; k++) R[j * n + k] = R[(j + 1) * n + k];
   for (let j = gone; j + 1 < held; j++) {
     const a = R[j * n + j];

@@ -67,7 +67,7 @@ export interface WheelState {
 /** 1 σ of a tension reading, fraction (common practice: a good gauge or a calibrated ear). */
 const TENSION_SIGMA = 0.03;
 /** Part by which a forecast is usually wrong once its stiffness is learnt. */
-const FORECAST_SIGMA = 0.2;
+const FORECAST_SIGMA = 0.1;
 
 /** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
 export const workingTensions = (

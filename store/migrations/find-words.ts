@@ -1,0 +1,41 @@
+import type { Knex } from "knex";
+import { findWords } from "@/core/shop/find-words";
+
+/**
+ * The words that find a job, one a row, newest job first: a common name is answered from its newest end, where a
+ * full-text index gathers everything that ever matched. Indexes for the figures of the shop.
+ */
+export const up = async (knex: Knex): Promise<void> => {
+  // A backup from before this table, taken in over a shop that has it, leaves it standing.
+  await knex.schema.dropTableIfExists("find_words");
+  await knex.schema.createTable("find_words", (t) => {
+    t.engine("InnoDB");
+    t.charset("utf8mb4");
+    t.string("word", 40).notNullable();
+    t.bigInteger("newest").notNullable();
+    t.string("job_id", 36).notNullable().references("jobs.id").onDelete("CASCADE");
+    t.primary(["word", "newest", "job_id"]);
+    t.index(["job_id", "word"]);
+  });
+  for (const job of await knex("jobs").whereNotNull("find_text").select("id", "find_text", "created_at")) {
+    const newest = new Date(job.created_at).getTime();
+    const rows = findWords(job.find_text).map((word) => ({ word, newest, job_id: job.id }));
+    // Words alike but for an accent are one to the database.
+    if (rows.length > 0) await knex("find_words").insert(rows).onConflict().ignore();
+  }
+  await knex.raw("alter table jobs drop index jobs_find_text");
+  await knex.schema.alterTable("jobs", (t) => {
+    t.dropColumn("find_text");
+    t.index(["created_at"]);
+  });
+};
+
+export const down = async (knex: Knex): Promise<void> => {
+  await knex.schema.alterTable("jobs", (t) => {
+    t.text("find_text").nullable();
+    t.dropIndex(["created_at"]);
+  });
+  await knex.raw("alter table jobs add fulltext jobs_find_text (find_text)");
+  await knex("jobs").update({ stages_fresh: false });
+  await knex.schema.dropTable("find_words");
+};
