@@ -12,9 +12,9 @@ const newestWith = async (words: readonly string[], most: number): Promise<strin
   const db = database();
   const whole = await Promise.all(
     words.map(async (w) =>
-      (
-        await db("find_words").distinct("word").where("word", "like", beginning(w)).orderBy("word").limit(MOST_WORDS)
-      ).map((r) => String(r.word)),
+      (await db("words").select("word").where("word", "like", beginning(w)).orderBy("word").limit(MOST_WORDS)).map(
+        (r) => String(r.word),
+      ),
     ),
   );
   if (words.length === 0 || whole.some((list) => list.length === 0)) return [];
@@ -26,13 +26,11 @@ const newestWith = async (words: readonly string[], most: number): Promise<strin
   const lists = await db.unionAll(
     whole[lead].map((word) => {
       const list = db("find_words as f").select("f.job_id", "f.newest").where("f.word", word);
+      // Counted job by job, as they come: as "exists" the database first gathers every job the other word is in.
       for (const w of others)
-        list.whereExists(
-          db("find_words as o")
-            .select(db.raw("1"))
-            .whereRaw("o.job_id = f.job_id")
-            .where("o.word", "like", beginning(w)),
-        );
+        list.whereRaw("(select count(*) from find_words o where o.job_id = f.job_id and o.word like ?) > 0", [
+          beginning(w),
+        ]);
       return list.orderBy("f.newest", "desc").limit(most);
     }),
     true,
@@ -61,16 +59,10 @@ export const find = async (typed: string, most = 20): Promise<Found[]> => {
       .join("wheels", "wheels.id", "jobs.wheel_id")
       .join("customers", "customers.id", "wheels.customer_id")
       .select(columns);
-  const withWords = async () => {
-    const ids = await newestWith(findWords(text), most);
-    if (ids.length === 0) return [];
-    const rows = new Map((await base().whereIn("jobs.id", ids)).map((r) => [r.jobId, r]));
-    return ids.flatMap((id) => rows.get(id) ?? []);
-  };
-  const [byMark, byWords] = await Promise.all([
-    base().where("wheels.mark", "like", beginning(text)).orderBy("wheels.mark").limit(most),
-    withWords(),
-  ]);
+  const byMark = await base().where("wheels.mark", "like", beginning(text)).orderBy("wheels.mark").limit(most);
+  const ids = byMark.length < most ? await newestWith(findWords(text), most) : [];
+  const rows = new Map((ids.length > 0 ? await base().whereIn("jobs.id", ids) : []).map((r) => [r.jobId, r]));
+  const byWords = ids.flatMap((id) => rows.get(id) ?? []);
   const seen = new Set<string>();
   return [...byMark, ...byWords]
     .filter((r) => !seen.has(r.jobId) && seen.add(r.jobId))

@@ -43,9 +43,17 @@ const keepWords = async (db: Knex.Transaction, jobId: string, text: string): Pro
   const { created_at } = await db("jobs").where({ id: jobId }).first("created_at");
   const newest = new Date(created_at).getTime();
   await db("find_words").where({ job_id: jobId }).delete();
-  const rows = findWords(text).map((word) => ({ word, newest, job_id: jobId }));
+  const words = findWords(text);
+  if (words.length === 0) return;
   // Words alike but for an accent are one to the database.
-  if (rows.length > 0) await db("find_words").insert(rows).onConflict().ignore();
+  await db("words")
+    .insert(words.map((word) => ({ word })))
+    .onConflict()
+    .ignore();
+  await db("find_words")
+    .insert(words.map((word) => ({ word, newest, job_id: jobId })))
+    .onConflict()
+    .ignore();
 };
 
 const asRow = (job: Job, stages: Stages): JobRow => {

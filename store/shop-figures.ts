@@ -14,9 +14,19 @@ const byMonth = async (column: "created_at" | "finished_at", since: Date): Promi
   const db = database();
   const rows = await db("jobs")
     .where(column, ">=", since)
-    .select(db.raw("date_format(??, '%Y-%m') as month, count(*) as number", [column]))
+    .select(db.raw("extract(year_month from ??) as month, count(*) as number", [column]))
     .groupBy("month");
-  return new Map(rows.map((r) => [String(r.month), Number(r.number)]));
+  return new Map(rows.map((r) => [`${Math.floor(r.month / 100)}-${String(r.month % 100).padStart(2, "0")}`, r.number]));
+};
+
+/** Wheels that were here more than once, the last time since that day. */
+const seenAgain = async (since: Date): Promise<string[]> => {
+  const db = database();
+  const rows = await db("jobs")
+    .groupBy("wheel_id")
+    .havingRaw("count(*) > 1 and max(created_at) >= ?", [since])
+    .select("wheel_id");
+  return rows.map((r) => String(r.wheel_id));
 };
 
 /** The shop's own figures of the last two years. @param today `2026-11-23` */
@@ -29,21 +39,22 @@ export const readShopFigures = async (today: string): Promise<ShopFigures> => {
       .join("wheels", "wheels.id", "jobs.wheel_id")
       .select("jobs.id as jobId", "jobs.wheel_id as wheelId", "jobs.kind", "wheels.mark", "wheels.machine")
       .select(day("jobs.created_at", "opened"), day("jobs.finished_at", "finished"));
-  const [takenIn, handedBack, stays, last] = await Promise.all([
+  const [takenIn, handedBack, again, last] = await Promise.all([
     byMonth("created_at", since),
     byMonth("finished_at", since),
-    wheelAndDays()
-      .where("jobs.created_at", ">=", since)
-      .whereIn("jobs.wheel_id", db.select("wheel_id").from("jobs").groupBy("wheel_id").havingRaw("count(*) > 1")),
+    seenAgain(since),
     wheelAndDays().select("jobs.minutes").whereNotNull("finished_at").orderBy("finished_at", "desc").limit(NEWEST),
   ]);
-  const sheets = await db("sheets")
-    .whereIn(
-      "job_id",
-      last.map((j) => j.jobId),
-    )
-    .orderBy("created_at")
-    .select("job_id", "contents");
+  const [stays, sheets] = await Promise.all([
+    again.length === 0 ? [] : wheelAndDays().where("jobs.created_at", ">=", since).whereIn("jobs.wheel_id", again),
+    db("sheets")
+      .whereIn(
+        "job_id",
+        last.map((j) => j.jobId),
+      )
+      .orderBy("created_at")
+      .select("job_id", "contents"),
+  ]);
   const sheetOf = new Map<string, Sheet>(sheets.map((s) => [s.job_id, json<Sheet>(s.contents)]));
   const newest = last.map(({ minutes, ...job }) => {
     const sheet = sheetOf.get(job.jobId);

@@ -3,6 +3,7 @@ import { type ReactNode, useEffect, useLayoutEffect } from "react";
 import type { Side } from "@/core/wheel/wheel-file";
 import { usePedal } from "./kept-choice";
 import { SideMark } from "./side-mark";
+import { useFit } from "./use-fit";
 
 interface WalkProps {
   readonly job: string;
@@ -48,6 +49,7 @@ export const Walk = (props: WalkProps) => {
     onLeave,
   } = props;
   const [pedal] = usePedal();
+  const words = useFit<HTMLDivElement>();
   // Before the next spoke is seen its own keys must be in place: a press in between would do the last one's work again.
   useLayoutEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -88,21 +90,25 @@ export const Walk = (props: WalkProps) => {
         </button>
       </header>
       <div className="flex min-h-0 flex-1 portrait:flex-col">
-        <div className="flex min-w-0 flex-1 flex-col justify-center gap-2 px-8">
+        <div ref={words} className="flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8">
           <div className="flex items-center gap-8">
             <span className="font-mono text-[144px] leading-none" data-testid="walk-spoke">
               {spoke === 0 ? "–" : spoke}
             </span>
             {side && (
-              <span className="flex items-center gap-4 text-4xl">
-                <SideMark side={side} size={84} />
+              <span className="flex items-center gap-4 text-[calc(72px*var(--fit))] leading-none">
+                <SideMark side={side} size={96} />
                 {sideName}
               </span>
             )}
           </div>
-          <div className="text-[clamp(36px,5vw,72px)] leading-tight font-bold">{instruction}</div>
+          <div data-lines="2" className="text-[calc(96px*var(--fit))] leading-tight font-bold">
+            {instruction}
+          </div>
           {detail && <div className="text-2xl">{detail}</div>}
-          <div className="pt-2 text-4xl">{next}</div>
+          <div data-lines="1" className="text-[calc(72px*var(--fit))] leading-tight">
+            {next}
+          </div>
         </div>
         {drawing && <div className="min-h-0 w-[46%] shrink-0 p-2 portrait:h-[44%] portrait:w-full">{drawing}</div>}
       </div>

@@ -8,6 +8,13 @@ import { findWords } from "@/core/shop/find-words";
 export const up = async (knex: Knex): Promise<void> => {
   // A backup from before this table, taken in over a shop that has it, leaves it standing.
   await knex.schema.dropTableIfExists("find_words");
+  await knex.schema.dropTableIfExists("words");
+  // Every word once, and never taken out again: what a beginning may mean, in one short look.
+  await knex.schema.createTable("words", (t) => {
+    t.engine("InnoDB");
+    t.charset("utf8mb4");
+    t.string("word", 40).notNullable().primary();
+  });
   await knex.schema.createTable("find_words", (t) => {
     t.engine("InnoDB");
     t.charset("utf8mb4");
@@ -19,14 +26,23 @@ export const up = async (knex: Knex): Promise<void> => {
   });
   for (const job of await knex("jobs").whereNotNull("find_text").select("id", "find_text", "created_at")) {
     const newest = new Date(job.created_at).getTime();
-    const rows = findWords(job.find_text).map((word) => ({ word, newest, job_id: job.id }));
+    const words = findWords(job.find_text);
+    if (words.length === 0) continue;
     // Words alike but for an accent are one to the database.
-    if (rows.length > 0) await knex("find_words").insert(rows).onConflict().ignore();
+    await knex("words")
+      .insert(words.map((word) => ({ word })))
+      .onConflict()
+      .ignore();
+    await knex("find_words")
+      .insert(words.map((word) => ({ word, newest, job_id: job.id })))
+      .onConflict()
+      .ignore();
   }
   await knex.raw("alter table jobs drop index jobs_find_text");
   await knex.schema.alterTable("jobs", (t) => {
     t.dropColumn("find_text");
     t.index(["created_at"]);
+    t.index(["wheel_id", "created_at"]);
   });
 };
 
@@ -34,8 +50,10 @@ export const down = async (knex: Knex): Promise<void> => {
   await knex.schema.alterTable("jobs", (t) => {
     t.text("find_text").nullable();
     t.dropIndex(["created_at"]);
+    t.dropIndex(["wheel_id", "created_at"]);
   });
   await knex.raw("alter table jobs add fulltext jobs_find_text (find_text)");
   await knex("jobs").update({ stages_fresh: false });
   await knex.schema.dropTable("find_words");
+  await knex.schema.dropTable("words");
 };
