@@ -13,13 +13,11 @@ describe("the diary as iCalendar", () => {
       const text = diaryIcs({
         today,
         timeZone: "Europe/Berlin",
-        opensAt: 540,
         slots: [0, 1, 2].map((day) => ({
           id: "j",
-          stage: "true",
           day,
-          from: 0,
-          minutes: 90,
+          from: 540,
+          to: 630,
           title: "H-014, True; a, b",
         })),
         days: [{ id: "p", on: today, title: "H-014 promised" }],

@@ -1,14 +1,13 @@
 import { TZDate } from "@date-fns/tz";
 import ical from "ical-generator";
-import type { Slot } from "@/core/planning/schedule";
+import type { Stretch } from "@/core/planning/bench-day";
 
 export interface DiaryEvents {
   /** Day 0, `2026-11-23`. */
   readonly today: string;
   readonly timeZone: string;
-  /** Minutes after midnight at which the bench opens. */
-  readonly opensAt: number;
-  readonly slots: readonly (Slot & { readonly title: string })[];
+  /** Bench time by the clock, day 0 today. */
+  readonly slots: readonly (Stretch & { readonly id: string; readonly day: number; readonly title: string })[];
   readonly days: readonly { readonly id: string; readonly on: string; readonly title: string }[];
 }
 
@@ -26,8 +25,8 @@ export const diaryIcs = (diary: DiaryEvents): string => {
   for (const [i, s] of diary.slots.entries())
     calendar.createEvent({
       id: `${s.id}-${i}@tall-compass`,
-      start: benchMoment(diary.today, s.day, diary.opensAt + s.from, diary.timeZone),
-      end: benchMoment(diary.today, s.day, diary.opensAt + s.from + s.minutes, diary.timeZone),
+      start: benchMoment(diary.today, s.day, s.from, diary.timeZone),
+      end: benchMoment(diary.today, s.day, s.to, diary.timeZone),
       summary: s.title,
     });
   for (const d of diary.days)

@@ -1,14 +1,19 @@
+import { type Away, onTheClock, openMinutes, openStretches } from "@/core/planning/bench-day";
 import type { Diary } from "@/core/planning/diary";
 import { type PlannedJob, planAhead, type Step } from "@/core/planning/schedule";
 import { benchMinutes, type StageTime, stageTimes } from "@/core/planning/stage-times";
 import type { Settings } from "@/core/shop/settings";
 import { STAGE_NAMES } from "@/core/wheel/stages";
+import { awayFrom } from "./away";
 import { database } from "./database";
 import { rowsOf } from "./job-rows";
 import { benchRows } from "./jobs";
 
 /** Days a wait takes when nobody said (common practice: post two days to weeks, plating longer). */
 const USUAL_WAIT = 7;
+
+/** Days the diary draws. */
+const DAYS_SHOWN = 21;
 
 const dayNumber = (iso: string): number => Math.round(Date.parse(`${iso}T00:00:00Z`) / 86_400_000);
 
@@ -68,9 +73,10 @@ export const keepMinutes = async (jobId: string): Promise<void> => {
 /** What is on the bench, planned ahead from today by the shop's hours. */
 export const readDiary = async (settings: Settings, today: string): Promise<Diary> => {
   const rows = (await benchRows(200)).filter((r) => r.finished_at === null);
-  const [jobs, times, rechecks] = await Promise.all([
+  const [jobs, times, ahead, rechecks] = await Promise.all([
     rowsOf(rows),
     learnTimes(),
+    awayFrom(today),
     database()("jobs")
       .join("wheels", "wheels.id", "jobs.wheel_id")
       .join("customers", "customers.id", "wheels.customer_id")
@@ -81,6 +87,8 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
       .select("wheels.id as wheelId", "wheels.mark", "customers.name as customer", "jobs.recheck_on"),
   ]);
   const start = dayNumber(today);
+  const away = new Map<string, Away[]>();
+  for (const a of ahead) away.set(a.day, [...(away.get(a.day) ?? []), a]);
   const planned: PlannedJob[] = jobs.map((j) => {
     const steps: Step[] = [];
     if (j.waitingFor) {
@@ -97,7 +105,11 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
     .sort((a, b) => Number(a.desk_order) - Number(b.desk_order))
     .map((r) => String(r.id));
   // 0 is Monday in the settings; a day's number counts from a Thursday.
-  const hours = (day: number) => settings.benchMinutes[(start + day + 3) % 7];
+  const isoDay = (day: number) => new Date((start + day) * 86_400_000).toISOString().slice(0, 10);
+  const stretches = (day: number) =>
+    openStretches(settings.opensAt, settings.benchMinutes[(start + day + 3) % 7], away.get(isoDay(day)) ?? []);
+  const hours = (day: number) => openMinutes(stretches(day));
+  const plan = planAhead(planned, hours, order);
   return {
     today,
     jobs: jobs.map((j, i) => {
@@ -114,7 +126,10 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
         minutes: planned[i].steps.reduce((sum, s) => sum + (s.kind === "bench" ? s.minutes : 0), 0),
       };
     }),
-    plan: planAhead(planned, hours, order),
+    plan,
+    clock: plan.slots.map((s) => onTheClock(stretches(s.day), s.from, s.minutes)),
+    hours: [...Array(DAYS_SHOWN).keys()].map(hours),
+    away: ahead,
     times,
     rechecks: rechecks.map((r) => ({
       wheelId: String(r.wheelId),

@@ -1,4 +1,5 @@
 import type { Knex } from "knex";
+import * as away from "./migrations/away";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
@@ -15,6 +16,7 @@ const migrations: Record<string, Knex.Migration> = {
   "005-truing": truing,
   "006-shop": shop,
   "007-find-words": findWords,
+  "008-away": away,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -1,3 +1,4 @@
+import { todayIn } from "@/core/planning/today";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { diaryIcs } from "@/formats/diary-ics";
 import { readDiary } from "@/store/diary";
@@ -8,17 +9,20 @@ export const dynamic = "force-dynamic";
 /** The diary as a calendar: a feed to subscribe to, or a file. It is served by this machine only. */
 export const GET = async () => {
   const settings = await readSettings();
-  const today = new Date().toISOString().slice(0, 10);
+  const today = todayIn(settings.timeZone);
   const diary = await readDiary(settings, today);
   const of = (id: string) => diary.jobs.find((j) => j.id === id);
   const text = diaryIcs({
     today,
     timeZone: settings.timeZone,
-    opensAt: settings.opensAt,
-    slots: diary.plan.slots.map((s) => ({
-      ...s,
-      title: `${of(s.id)?.mark ?? ""} ${STAGE_NAMES[s.stage as Stage] ?? s.stage}, ${of(s.id)?.machine ?? ""}`,
-    })),
+    slots: diary.plan.slots.flatMap((s, i) =>
+      diary.clock[i].map((at) => ({
+        id: s.id,
+        day: s.day,
+        ...at,
+        title: `${of(s.id)?.mark ?? ""} ${STAGE_NAMES[s.stage as Stage] ?? s.stage}, ${of(s.id)?.machine ?? ""}`,
+      })),
+    ),
     days: [
       ...diary.jobs.flatMap((j) =>
         j.promised ? [{ id: `promised-${j.id}`, on: j.promised, title: `${j.mark} promised to ${j.customer}` }] : [],

@@ -1,3 +1,4 @@
+import { todayIn } from "@/core/planning/today";
 import { Diary } from "@/screens/diary/diary";
 import { readDiary } from "@/store/diary";
 import { readSettings } from "@/store/settings";
@@ -6,7 +7,7 @@ export const dynamic = "force-dynamic";
 
 const Page = async () => {
   const settings = await readSettings();
-  const diary = await readDiary(settings, new Date().toISOString().slice(0, 10));
-  return <Diary diary={diary} benchMinutes={settings.benchMinutes} opensAt={settings.opensAt} />;
+  const diary = await readDiary(settings, todayIn(settings.timeZone));
+  return <Diary diary={diary} />;
 };
 export default Page;

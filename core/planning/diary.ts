@@ -1,3 +1,4 @@
+import type { Away, Stretch } from "./bench-day";
 import type { Plan } from "./schedule";
 import type { StageTime } from "./stage-times";
 
@@ -19,6 +20,11 @@ export interface Diary {
   readonly today: string;
   readonly jobs: readonly DiaryJob[];
   readonly plan: Plan;
+  /** Each slot of the plan by the clock; in pieces where the bench is left in between. */
+  readonly clock: readonly (readonly Stretch[])[];
+  /** Bench minutes of the days ahead, today first. */
+  readonly hours: readonly number[];
+  readonly away: readonly Away[];
   readonly times: Readonly<Record<string, StageTime>>;
   readonly rechecks: readonly {
     readonly wheelId: string;

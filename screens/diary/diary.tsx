@@ -10,25 +10,22 @@ import {
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Away } from "@/core/planning/bench-day";
 import type { Diary as DiaryData, DiaryJob } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
+import { ListImport } from "../parts/list-import";
 import { send } from "../parts/outbox";
 import { ShopBar } from "../parts/shop-bar";
 
-const DAYS = 21;
+/** Away times listed; the rest are counted. */
+const AWAY_SHOWN = 12;
 const dayOf = (today: string, offset: number): Date => new Date(Date.parse(`${today}T12:00:00Z`) + offset * 86_400_000);
 const short = (d: Date) =>
   d.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
 const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, "0")}`;
 
-interface DiaryProps {
-  readonly diary: DiaryData;
-  readonly benchMinutes: readonly number[];
-  readonly opensAt: number;
-}
-
 /** Days as a tape with the bench hours filled; the wheels in their order, each with when it can be ready. */
-export const Diary = ({ diary, benchMinutes, opensAt }: DiaryProps) => {
+export const Diary = ({ diary }: { diary: DiaryData }) => {
   const router = useRouter();
   const { plan, today } = diary;
   const firstSlot = (id: string) => plan.slots.findIndex((s) => s.id === id);
@@ -53,8 +50,11 @@ export const Diary = ({ diary, benchMinutes, opensAt }: DiaryProps) => {
   const now = plan.slots[0];
   const nowJob = now ? diary.jobs.find((j) => j.id === now.id) : null;
   const late = plan.ready.filter((r) => (r.late ?? 0) > 0);
-  const weekday = (offset: number) => (dayOf(today, offset).getUTCDay() + 6) % 7;
-  const most = Math.max(60, ...benchMinutes);
+  const backOn = async (away: Away) => {
+    const sent = await send("/api/diary/away", { uid: away.uid, day: away.day }, "DELETE");
+    setMessage(sent.ok ? null : sent.message);
+    router.refresh();
+  };
   return (
     <div className="flex h-dvh flex-col">
       <ShopBar current="/diary" title="Diary" />
@@ -82,7 +82,7 @@ export const Diary = ({ diary, benchMinutes, opensAt }: DiaryProps) => {
             </b>
           )}
         </p>
-        <Tape diary={diary} weekday={weekday} benchMinutes={benchMinutes} most={most} opensAt={opensAt} />
+        <Tape diary={diary} />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
           <div className="min-h-0 overflow-y-auto border-r border-grid">
             {jobs.length === 0 && <p className="p-4 text-xl">No wheel on the bench.</p>}
@@ -125,6 +125,36 @@ export const Diary = ({ diary, benchMinutes, opensAt }: DiaryProps) => {
             <p className="pt-2 text-base">
               Only this machine serves it: subscribe from here, or open the file elsewhere.
             </p>
+            <h2 className="pt-4 font-bold">Away from the bench</h2>
+            <ListImport
+              label="read a calendar in"
+              to="/api/lists/calendar"
+              accept=".ics,text/calendar"
+              className="flex min-h-14 items-center justify-between gap-3 border border-rule px-3"
+              onTaken={() => router.refresh()}
+            />
+            {diary.away.length === 0 && <p className="text-base">Nothing in sight; closed days are in the settings.</p>}
+            <ul>
+              {diary.away.slice(0, AWAY_SHOWN).map((a) => (
+                <li key={`${a.uid}${a.day}${a.from}`} className="flex min-h-12 items-center gap-2 border-b border-grid">
+                  <span className="min-w-0 flex-1 text-base leading-tight">
+                    <b>{short(new Date(`${a.day}T12:00:00Z`))}</b>{" "}
+                    {a.to - a.from >= 1440 ? "all day" : `${clock(a.from)} to ${clock(a.to)}`}, {a.what}
+                  </span>
+                  <button
+                    type="button"
+                    onClick={() => void backOn(a)}
+                    aria-label={`at the bench on ${a.day} after all: ${a.what}`}
+                    className="min-h-12 border border-rule px-3 text-base"
+                  >
+                    not away
+                  </button>
+                </li>
+              ))}
+              {diary.away.length > AWAY_SHOWN && (
+                <li className="text-base">and {diary.away.length - AWAY_SHOWN} more</li>
+              )}
+            </ul>
             <h2 className="pt-4 font-bold">Look at again</h2>
             {diary.rechecks.length === 0 && <p className="text-base">None due.</p>}
             <ul>
@@ -201,21 +231,9 @@ const Row = ({ job, ready, late }: { job: DiaryJob; ready: string; late: number 
 };
 
 /** Three weeks as a tape: each day as tall as its bench hours, filled with the wheels worked on. */
-const Tape = ({
-  diary,
-  weekday,
-  benchMinutes,
-  most,
-  opensAt,
-}: {
-  diary: DiaryData;
-  weekday: (offset: number) => number;
-  benchMinutes: readonly number[];
-  most: number;
-  opensAt: number;
-}) => {
-  const width = 1240 / DAYS;
-  const scale = 120 / most;
+const Tape = ({ diary }: { diary: DiaryData }) => {
+  const width = 1240 / diary.hours.length;
+  const scale = 120 / Math.max(60, ...diary.hours);
   return (
     <svg
       viewBox="0 0 1240 170"
@@ -223,8 +241,7 @@ const Tape = ({
       role="img"
       aria-label="bench hours of three weeks"
     >
-      {[...Array(DAYS).keys()].map((d) => {
-        const hours = benchMinutes[weekday(d)];
+      {diary.hours.map((hours, d) => {
         const date = dayOf(diary.today, d);
         return (
           <g key={d}>
@@ -237,6 +254,7 @@ const Tape = ({
               stroke="var(--color-rule)"
             />
             {diary.plan.slots
+              .map((s, i) => ({ ...s, at: diary.clock[i][0]?.from ?? 0 }))
               .filter((s) => s.day === d)
               .map((s) => {
                 const job = diary.jobs.find((j) => j.id === s.id);
@@ -251,7 +269,7 @@ const Tape = ({
                       stroke="var(--color-ink)"
                       strokeWidth="1.2"
                     >
-                      <title>{`${clock(opensAt + s.from)} ${job?.mark ?? ""} ${s.stage}`}</title>
+                      <title>{`${clock(s.at)} ${job?.mark ?? ""} ${s.stage}`}</title>
                     </rect>
                     {s.minutes * scale > 15 && (
                       <text

@@ -7,6 +7,8 @@ interface ListImportProps {
   /** Takes the file; with `?take=yes` for good, else only tells what it would change. */
   readonly to: string;
   readonly className: string;
+  /** Kinds of file, as a browser asks for them; a table unless said. */
+  readonly accept?: string;
   readonly onTaken: () => void;
 }
 
@@ -21,7 +23,7 @@ interface Told {
 const SHOWN = 12;
 
 /** A list from a file: what it would change is told first, what is wrong by its line. */
-export const ListImport = ({ label, to, className, onTaken }: ListImportProps) => {
+export const ListImport = ({ label, to, className, accept = ".csv,text/csv", onTaken }: ListImportProps) => {
   const [told, setTold] = useState<(Told & { file: File }) | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const read = async (file: File, take: boolean) => {
@@ -43,7 +45,7 @@ export const ListImport = ({ label, to, className, onTaken }: ListImportProps) =
         <b className="underline">choose</b>
         <input
           type="file"
-          accept=".csv,text/csv"
+          accept={accept}
           className="sr-only"
           onChange={(e) => {
             const file = e.target.files?.[0];

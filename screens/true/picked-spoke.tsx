@@ -37,7 +37,7 @@ export const PickedSpoke = (props: PickedSpokeProps) => {
       >
         ‹
       </button>
-      <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]">
+      <p className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5 overflow-hidden px-3 text-2xl leading-tight">
         <b className="font-mono">{picked}</b>
         <span>
           {sideName}

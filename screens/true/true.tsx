@@ -524,24 +524,26 @@ export const True = (props: TrueProps) => {
               {message}
             </p>
           )}
-          <RoundKeys
-            every={steps}
-            also={{ tension, offset: withOffset, edges }}
-            readLabel={
-              turned > 0
-                ? "de-stressed: read the next round"
-                : read > 0 && !advice
-                  ? "go on reading"
-                  : read > 0
-                    ? "read again"
-                    : "read the wheel"
-            }
-            left={toTurn > turned ? toTurn - turned : 0}
-            onEvery={setEvery}
-            onToggle={(what) => ({ tension: setTension, offset: setWithOffset, edges: setEdges })[what]((on) => !on)}
-            onRead={(how) => void begin(how)}
-            onTurn={beginTurning}
-          />
+          {asking !== "sitting" && (
+            <RoundKeys
+              every={steps}
+              also={{ tension, offset: withOffset, edges }}
+              readLabel={
+                turned > 0
+                  ? "de-stressed: read the next round"
+                  : read > 0 && !advice
+                    ? "go on reading"
+                    : read > 0
+                      ? "read again"
+                      : "read the wheel"
+              }
+              left={toTurn > turned ? toTurn - turned : 0}
+              onEvery={setEvery}
+              onToggle={(what) => ({ tension: setTension, offset: setWithOffset, edges: setEdges })[what]((on) => !on)}
+              onRead={(how) => void begin(how)}
+              onTurn={beginTurning}
+            />
+          )}
         </div>
         <LedgerPanel startFolded>
           {advice?.reasons.map((r, i) => (

@@ -1,3 +1,4 @@
+import { todayIn } from "@/core/planning/today";
 import { HandBack } from "@/screens/hand-back/hand-back";
 import { StageFrame } from "@/screens/parts/stage-frame";
 import { jobFinish } from "@/store/job-finish";
@@ -13,7 +14,7 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
     <StageFrame {...frame} current="hand-back">
       <HandBack
         jobId={record.job.id}
-        sheet={jobSheet(record, new Date().toISOString().slice(0, 10), settings, `/wheels/${record.job.wheelId}`)}
+        sheet={jobSheet(record, todayIn(settings.timeZone), settings, `/wheels/${record.job.wheelId}`)}
         lines={finish.lines}
         answers={finish.answers}
         wheelId={record.job.wheelId}

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { notFinished } from "@/core/finish/finish";
+import { todayIn } from "@/core/planning/today";
 import { BadInput } from "@/core/wheel/bad-input";
 import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/store/diary";
@@ -11,10 +12,11 @@ import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 
-const today = () => new Date().toISOString().slice(0, 10);
 /** While only this machine serves it, the code opens it here and nowhere else; the sheet says so. */
-const sheetOf = async (record: JobRecord) =>
-  jobSheet(record, today(), await readSettings(), `/wheels/${record.job.wheelId}`);
+const sheetOf = async (record: JobRecord) => {
+  const settings = await readSettings();
+  return jobSheet(record, todayIn(settings.timeZone), settings, `/wheels/${record.job.wheelId}`);
+};
 const schema = z.object({ id: idSchema, signedBy: z.string().trim().min(1, { error: "a name is needed" }).max(200) });
 
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
@@ -41,11 +43,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     if (stops.length > 0)
       throw new BadInput("finish", `not signed: ${stops.map((l) => `${l.label} (${l.text})`).join("; ")}`);
     if (open.length > 0) throw new BadInput("finish", `not looked at yet: ${open.map((l) => l.label).join("; ")}`);
-    const { recheckDays } = await readSettings();
+    const { recheckDays, timeZone } = await readSettings();
     await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)), signedBy }, signedBy });
-    await finishJob(
-      id,
-      recheckDays > 0 ? new Date(Date.now() + recheckDays * 86_400_000).toISOString().slice(0, 10) : null,
-    );
+    await finishJob(id, recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null);
     await keepMinutes(id);
   });

@@ -1,0 +1,3 @@
+/** The day it is at the shop: `2026-11-23`. At midnight of another place it may be the day before or after. */
+export const todayIn = (timeZone: string, now = new Date()): string =>
+  new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }).format(now);
