@@ -8,6 +8,7 @@ import { BadInput } from "@/core/wheel/bad-input";
 import { benchWay } from "./bench-way";
 import { jobRecord } from "./job-record";
 import { saveAdvice, turnsMade } from "./rounds";
+import { readSettings } from "./settings";
 
 /** What the advice on a stored round rests on: its readings, all rounds before it, and how this bench works. */
 const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInput> => {
@@ -25,7 +26,7 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
     turnsMade(r, holes).forEach((t, i) => {
       tightened[i] += t;
     });
-  const way = benchWay(holes, record.job.tolerance, record.taken, tightened);
+  const way = benchWay(holes, record.job.tolerance, record.taken, tightened, (await readSettings()).school);
   const readings = record.read.readings(record.rounds[at]);
   const read = readings.lateral.filter((r) => r !== null).length;
   if (read < 2)

@@ -27,12 +27,14 @@ export const toleranceOf = (name: ToleranceName, taken: Readonly<Record<string, 
 
 /**
  * @param tightened turns each nipple was tightened so far with the tyre on
+ * @param usual the shop's way of working, where this wheel was not told another
  */
 export const benchWay = (
   holes: number,
   name: ToleranceName,
   taken: Readonly<Record<string, Taken>>,
   tightened: readonly number[],
+  usual: School,
 ): BenchWay => {
   const state = (spoke: number) => taken["nipple.stuck"]?.counting.findLast((e) => e.place === spoke)?.typed;
   const spokes = [...Array(holes).keys()].map((i) => i + 1);
@@ -40,11 +42,11 @@ export const benchWay = (
   const slipped = spokes.filter((s) => state(s) === "slipped");
   const tyreOn = taken["true.tyre"]?.typed === "on";
   const free = taken["true.free"]?.value ?? UNKNOWN_FREE;
-  const school = String(taken["true.school"]?.typed ?? "at-once");
+  const school = taken["true.school"]?.typed;
   const tight = taken["true.tight"]?.typed;
   return {
     tolerance: toleranceOf(name, taken),
-    school: (SCHOOLS as readonly string[]).includes(school) ? (school as School) : "at-once",
+    school: SCHOOLS.find((s) => s === school) ?? usual,
     tight: tight === undefined ? null : Number(tight),
     tyreOn,
     stuck,

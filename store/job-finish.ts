@@ -1,4 +1,5 @@
 import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
+import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
 import { placeSpokes } from "@/core/lacing/placement";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { settledBetween } from "@/core/truing/settled";
@@ -57,25 +58,30 @@ export const jobFinish = (
     slack: tensions?.flatMap((t, i) => (t.tension === 0 ? [i + 1] : [])) ?? [],
     tensionRead: tensions?.filter((t) => t.tension !== null).length ?? 0,
     tensionMoved: pairs.length > 0 ? Math.max(...pairs) : null,
-    threadLeft: threadLeft(record),
+    thread: record.order ? nearestThreadEnd(record.order.parts, threadedSpokes(record)) : null,
     drum: { before: drum("drum.before"), after: drum("drum.after") },
     scrap: PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap"),
   });
   return { lines, answers };
 };
 
-/** mm of thread left at the nipple tightened most, where thread and nipple were measured and the lengths are the order's. */
-const threadLeft = (record: JobRecord): number | null => {
-  const { taken, wheel, rounds } = record;
-  const nipple = taken["nipple.thread"]?.value;
-  const thread = taken["spoke.threadLength"]?.value;
-  if (!wheel || nipple === undefined || nipple === null || thread === undefined || thread === null) return null;
+/** Every spoke as it was ordered or came in, with its nipple's turns; none where nothing was ordered. */
+const threadedSpokes = ({ order, wheel, rounds }: JobRecord): ThreadedSpoke[] => {
+  if (!order || !wheel) return [];
   const turns = new Array<number>(wheel.rim.holes).fill(0);
   for (const r of rounds)
     turnsMade(r, wheel.rim.holes).forEach((t, i) => {
       turns[i] += t;
     });
-  // The thread runs out when the nipple has come as far up it as it is long; half of it is in at the start of truing.
-  const used = Math.max(...placeSpokes(wheel).map((s) => turns[s.spoke - 1])) * wheel.spoke.threadPitch;
-  return thread - nipple / 2 - used;
+  return placeSpokes(wheel).flatMap((s) => {
+    for (const line of order.lines)
+      for (const kind of line.serves) {
+        if (kind.flange !== s.flange || kind.lean !== s.lean || kind.row !== s.row || kind.head !== s.head) continue;
+        const came = order.goods.find((g) => g.length === line.length);
+        const measured = [came?.first, came?.second].filter((m) => typeof m === "number");
+        const length = measured.length > 0 ? measured.reduce((a, b) => a + b, 0) / measured.length : line.length;
+        return [{ spoke: s.spoke, side: s.flange, length, wanted: kind.wanted, turns: turns[s.spoke - 1] }];
+      }
+    return [];
+  });
 };

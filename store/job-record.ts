@@ -12,6 +12,7 @@ import { listGaugeTables } from "./gauge-tables";
 import { jobLacing } from "./job-lacing";
 import { findJob, type Job } from "./jobs";
 import { listMeasurements } from "./measurements";
+import { latestOrder, type Order } from "./orders";
 import { listPhotos, type Photo } from "./photos";
 import { listRounds, type Round } from "./rounds";
 import { latestSheet } from "./sheets";
@@ -33,6 +34,8 @@ export interface JobRecord {
   readonly rounds: readonly Round[];
   /** What every round's readings come to, tensions in newtons. */
   readonly read: WheelTensions;
+  /** The newest order of spokes. */
+  readonly order: Order | null;
   readonly stages: ReturnType<typeof stageStates>;
   readonly signedBy: string | null;
 }
@@ -84,12 +87,13 @@ const insideTolerance = (job: Job, taken: Readonly<Record<string, Taken>>, readi
 export const jobRecord = async (id: string): Promise<JobRecord | null> => {
   const job = await findJob(id);
   if (!job) return null;
-  const [measurements, settled, rounds, sheet, photos] = await Promise.all([
+  const [measurements, settled, rounds, sheet, photos, order] = await Promise.all([
     listMeasurements(id),
     findBuild(id),
     listRounds(id),
     latestSheet(id),
     listPhotos(id),
+    latestOrder(id),
   ]);
   const tables = await listGaugeTables();
   const taken = settleAll(measurements);
@@ -129,6 +133,7 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     wheel,
     rounds,
     read,
+    order,
     stages: stageStates(progress),
     signedBy: sheet?.signedBy ?? null,
   };

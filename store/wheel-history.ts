@@ -1,4 +1,4 @@
-import { totalReading } from "@/core/runout/runout";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { database } from "./database";
 import { jobRecord } from "./job-record";
@@ -19,9 +19,8 @@ export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null
     const read = record.rounds.filter((r) => record.read.readings(r).lateral.some((v) => v !== null));
     const lines = (r: (typeof read)[number] | undefined) => {
       const { lateral = [], radial = [] } = r ? record.read.readings(r) : {};
-      const tir = (x: readonly (number | null)[]) =>
-        x.filter((v) => v !== null).length < 2 ? "–" : totalReading(x).toFixed(2);
-      return { lateral, radial, tir: `${tir(lateral)}, ${tir(radial)}` };
+      const tir = (x: readonly (number | null)[]) => totalBesideSeam(x)?.beside.toFixed(2) ?? "–";
+      return { lateral, radial, tir: r ? `${tir(lateral)}, ${tir(radial)}` : "" };
     };
     const tension = (list: typeof read) =>
       list.map((r) => record.read.tensions(r).map((t) => t.tension)).find((t) => t.some((x) => x !== null)) ?? [];

@@ -1,3 +1,4 @@
+import type { ThreadRoom } from "../spoke/thread-room";
 import type { Settled } from "../truing/settled";
 
 /** What the record says, as far as a finished wheel is concerned. */
@@ -12,8 +13,8 @@ export interface FinishRecord {
   readonly tensionRead: number;
   /** Largest change of a spoke since it was de-stressed, fraction; null where it was not read twice. */
   readonly tensionMoved: number | null;
-  /** Turns each nipple was tightened in all, and the thread there was; null where the thread was not told. */
-  readonly threadLeft: number | null;
+  /** The spoke nearest to an end of its thread; null where no order says how long the spokes are. */
+  readonly thread: { readonly spoke: number; readonly room: ThreadRoom } | null;
   readonly drum: { readonly before: number | null; readonly after: number | null };
   /** Parts judged to be scrap at booking in, and not replaced. */
   readonly scrap: readonly string[];
@@ -133,10 +134,10 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
     add(
       "thread",
       "every nipple inside its thread",
-      r.threadLeft === null ? "ask" : r.threadLeft >= 0 ? "shown" : "against",
-      r.threadLeft === null
-        ? "thread was not measured: look at each slot"
-        : `${r.threadLeft.toFixed(1)} mm left at the tightest`,
+      r.thread === null ? "ask" : Math.min(r.thread.room.turnsUp, r.thread.room.turnsDown) >= 0 ? "shown" : "against",
+      r.thread === null
+        ? "how long the spokes are is not recorded: look at each slot"
+        : `${r.thread.spoke}: ${r.thread.room.text}; the others have more`,
     );
   if (r.kind === "rebuild")
     add(

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { SCHOOLS } from "../truing/schools";
 
 const minutes = z
   .int({ error: "whole minutes" })
@@ -25,6 +26,8 @@ export const settingsSchema = z.object({
     { error: (i) => `${JSON.stringify(i.input)} is no time zone; such as Europe/Berlin` },
   ),
   tolerance: z.enum(["service", "shop", "show", "race"]),
+  /** How this bench works at the nipples, until a wheel is told otherwise. */
+  school: z.enum(SCHOOLS),
   sideA: z.string().trim().min(1, { error: "a side needs a name" }).max(40),
   sideB: z.string().trim().min(1, { error: "a side needs a name" }).max(40),
   /** Days after handing back at which a re-check is proposed. */
@@ -42,6 +45,7 @@ export const FIRST_SETTINGS: Settings = {
   opensAt: 540,
   timeZone: "Europe/London",
   tolerance: "shop",
+  school: "at-once",
   sideA: "brake side",
   sideB: "other side",
   recheckDays: 30,

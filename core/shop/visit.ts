@@ -10,6 +10,7 @@ export interface Visit {
   readonly found: {
     readonly lateral: readonly (number | null)[];
     readonly radial: readonly (number | null)[];
+    /** Side to side and hop beside the weld, mm, as they print; empty when nothing was read. */
     readonly tir: string;
   };
   readonly left: {

@@ -53,8 +53,15 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
               </a>
             </h2>
             <p>
-              found at <b className="font-mono">{v.found.tir}</b>, left at <b className="font-mono">{v.left.tir}</b>{" "}
-              (side to side, hop); {v.rounds} rounds, {v.nipplesTurned} turns made
+              {v.found.tir === "" ? (
+                "the rim was not read"
+              ) : (
+                <>
+                  found at <b className="font-mono">{v.found.tir}</b>, left at <b className="font-mono">{v.left.tir}</b>{" "}
+                  (side to side, hop; the weld left out); {v.rounds} {v.rounds === 1 ? "round" : "rounds"},{" "}
+                  {v.nipplesTurned} turns made
+                </>
+              )}
               {v.finished ? `; handed back ${v.finished}${v.signedBy ? ` by ${v.signedBy}` : ""}` : "; on the bench"}
               {v.recheckOn ? `; look at it again from ${v.recheckOn}` : ""}.
             </p>

@@ -3,13 +3,16 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 import type { Settings } from "@/core/shop/settings";
+import type { GaugeTable } from "@/core/tension/gauge-table";
+import { SCHOOL_WORDS, SCHOOLS } from "@/core/truing/schools";
 import { nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
-import { UNITS, useForce, useUnit, useVoice } from "../parts/kept-choice";
+import { DIAL_KINDS, UNITS, useDial, useForce, useUnit, useVoice } from "../parts/kept-choice";
 import { ListImport } from "../parts/list-import";
 import { send } from "../parts/outbox";
 import { ShopBar } from "../parts/shop-bar";
+import { DIALS } from "../true/dials";
 import { PedalKey } from "./pedal-key";
 
 const DAY_NAMES = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -33,13 +36,14 @@ const clockMinutes = (typed: string): number | null => {
 const asClock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
 
 /** What holds for the shop, and what this tablet keeps for itself; a job read in from a file. */
-export const SettingsPage = ({ settings }: { settings: Settings }) => {
+export const SettingsPage = ({ settings, gauges }: { settings: Settings; gauges: readonly GaugeTable[] }) => {
   const router = useRouter();
   const [active, setActive] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [unit, setUnit] = useUnit();
   const [force, setForce] = useForce();
   const [voice, setVoice] = useVoice();
+  const [dial, setDial] = useDial();
   const [archive, setArchive] = useState<{ file: File; preview: ArchivePreview } | null>(null);
   const lines: readonly Line[] = [
     {
@@ -107,6 +111,15 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
       kind: "number",
       choices: ["service", "shop", "show", "race"].map((v) => ({ value: v, label: v })),
       change: (t) => ({ tolerance: t as Settings["tolerance"] }),
+    },
+    {
+      key: "school",
+      label: "how nipples are worked",
+      value: SCHOOL_WORDS[settings.school].label,
+      how: `${SCHOOL_WORDS[settings.school].why}; it can be changed at every wheel`,
+      kind: "number",
+      choices: SCHOOLS.map((v) => ({ value: v, label: SCHOOL_WORDS[v].label })),
+      change: (t) => ({ school: t as Settings["school"] }),
     },
     {
       key: "sideA",
@@ -211,6 +224,32 @@ export const SettingsPage = ({ settings }: { settings: Settings }) => {
             <b>{voice}</b>
           </button>
           <PedalKey className={row} />
+          <h2 className="px-4 pt-5 pb-1 font-bold">Gauges</h2>
+          <button
+            type="button"
+            className={row}
+            onClick={() => setDial(DIAL_KINDS[(DIAL_KINDS.indexOf(dial) + 1) % DIAL_KINDS.length])}
+          >
+            <span>the rim is read at this tablet {DIALS[dial].words}</span>
+            <b>{DIALS[dial].label}</b>
+          </button>
+          {gauges.map((g) => {
+            const pulls = g.points.map((p) => p.tension);
+            return (
+              <a key={g.id} href={`/api/gauges/${g.id}/list`} className={row}>
+                <span>
+                  {g.gauge}, {g.spoke}:{" "}
+                  {pulls.length === 0
+                    ? "no lines yet"
+                    : `${pulls.length} lines, ${Math.round(Math.min(...pulls))} to ${Math.round(Math.max(...pulls))} N`}
+                </span>
+                <b className="underline">save</b>
+              </a>
+            );
+          })}
+          {gauges.length === 0 && (
+            <p className="px-4 py-2 text-base">No tension gauge has a table yet; a wheel's Tension stage takes one.</p>
+          )}
           <h2 className="px-4 pt-5 pb-1 font-bold">A job from a file</h2>
           <label className={`${row} cursor-pointer focus-within:outline-3`}>
             <span>open a job's archive: what it would bring is told first</span>

@@ -9,7 +9,6 @@ import { figuresOf } from "@/core/wheel/build";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { StageFrame } from "@/screens/parts/stage-frame";
 import { Spokes } from "@/screens/spokes/spokes";
-import { latestOrder } from "@/store/orders";
 import { listStock } from "@/store/stock";
 import { pageRecord } from "../record";
 
@@ -21,7 +20,8 @@ const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
   const stale = record.stages.some((s) => s.stage === "spokes" && s.state === "changed");
   // What is shown is the wheel as measured now; a wheel taken from a file stands in when nothing was measured.
   const wheel = stale || !record.settled ? record.build.wheel : record.wheel;
-  const [order, stock] = await Promise.all([latestOrder(record.job.id), listStock()]);
+  const { order } = record;
+  const stock = await listStock();
   const figures = figuresOf(taken);
   const plan = wheel ? planSpokes(wheel, figures) : null;
   const sizes = (kind: "washer" | "nipple") =>

@@ -5,6 +5,7 @@ import { True } from "@/screens/true/true";
 import { benchWay, toleranceOf } from "@/store/bench-way";
 import { hasPracticeWheel } from "@/store/practice-wheels";
 import { farEdge, nearEdge, turnsMade } from "@/store/rounds";
+import { readSettings } from "@/store/settings";
 import { pageRecord } from "../record";
 
 interface PageProps {
@@ -44,7 +45,13 @@ const Page = async ({ params, searchParams }: PageProps) => {
     (r, i) => record.rounds[i].kind === "true" || r.lateral.some((v) => v !== null) || i === rounds.length - 1,
   );
   const last = record.rounds.at(-1);
-  const way = benchWay(holes, job.tolerance, record.taken, new Array<number>(holes).fill(0));
+  const way = benchWay(
+    holes,
+    job.tolerance,
+    record.taken,
+    new Array<number>(holes).fill(0),
+    (await readSettings()).school,
+  );
   return (
     <StageFrame {...frame} current="true">
       <True

@@ -1,14 +1,13 @@
 import { orderCsv, orderPdf } from "@/formats/order-sheet";
 import { orderSheet } from "@/store/job-order";
 import { jobRecord } from "@/store/job-record";
-import { latestOrder } from "@/store/orders";
 
 /** The order as PDF, or as CSV with `?as=csv`. */
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const { id } = await params;
-  const [record, order] = await Promise.all([jobRecord(id), latestOrder(id)]);
-  if (!record || !order) return new Response("There is no order for this job yet", { status: 404 });
-  const sheet = orderSheet(record, order);
+  const record = await jobRecord(id);
+  if (!record?.order) return new Response("There is no order for this job yet", { status: 404 });
+  const sheet = orderSheet(record, record.order);
   const name = `spokes-${record.job.mark.replace(/[^\w-]/g, "_")}`;
   if (new URL(request.url).searchParams.get("as") === "csv")
     return new Response(orderCsv(sheet), {
