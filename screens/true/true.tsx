@@ -3,19 +3,15 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
-import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
-import { CAUTIONS } from "@/core/sheet/sheet";
-import type { Advice } from "@/core/truing/advice";
-import { turnsText, withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/explain";
 import type { School } from "@/core/truing/schools";
 import { settledBetween } from "@/core/truing/settled";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Groups } from "../parts/groups";
 import { useLastWalk } from "../parts/kept-choice";
-import { Caution, Doubt, DoubtFlag, LedgerPanel } from "../parts/ledger-panel";
 import { send, sendWaiting } from "../parts/outbox";
 import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
@@ -26,11 +22,14 @@ import { OtherWays } from "./other-ways";
 import { PickedSpoke } from "./picked-spoke";
 import { usualEvery } from "./reading-places";
 import { ReadingWalk } from "./reading-walk";
+import { RoundHeader } from "./round-header";
 import { RoundKeys } from "./round-keys";
 import type { RoundView } from "./round-view";
 import { RoundsList } from "./rounds-list";
 import { Sitting, sittingStands } from "./sitting";
+import { TrueLedger } from "./true-ledger";
 import { useForecast } from "./use-forecast";
+import { emptyRound, useRounds } from "./use-rounds";
 
 interface TrueProps {
   readonly jobId: string;
@@ -67,13 +66,14 @@ const TABS = [
   { key: "how", label: "How true" },
   { key: "rounds", label: "Rounds" },
 ] as const;
-const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
 /** The unrolled rim: where the wheel is, what to turn, what it should become. */
 export const True = (props: TrueProps) => {
   const { jobId, job, names, spokes, wanted, tolerance, toleranceName, version, assumed } = props;
   const router = useRouter();
-  const [rounds, setRounds] = useState(props.rounds);
+  const n = spokes.length;
+  const acts = useRounds(jobId, n, props.rounds);
+  const { rounds, round, message, setMessage } = acts;
   const [walk, setWalk] = useState<"read" | "turn" | "live" | null>(null);
   const [tab, setTab] = useState<(typeof TABS)[number]["key"]>("rim");
   const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
@@ -89,8 +89,6 @@ export const True = (props: TrueProps) => {
   const [every, setEvery] = useState<number | null>(null);
   const [tension, setTension] = useState(false);
   const [picked, setPicked] = useState(1);
-  const [message, setMessage] = useState<string | null>(null);
-  const n = spokes.length;
   const begun = useRef(false);
   useEffect(() => {
     if (!props.readNow || begun.current) return;
@@ -103,14 +101,6 @@ export const True = (props: TrueProps) => {
     // What could not be sent before a break goes now, before anything is reckoned from the record.
     void sendWaiting();
   }, []);
-  const empty = {
-    lateral: new Array<number | null>(n).fill(null),
-    farEdge: new Array<number | null>(n).fill(null),
-    radial: new Array<number | null>(n).fill(null),
-    tension: new Array<number | null>(n).fill(null),
-    offset: null,
-  };
-  const round = rounds.at(-1) ?? null;
   const width = round ? widthVaries(props.nearEdge, round.farEdge) : null;
   const before = (comparedWith === null ? rounds.at(-2) : rounds.find((r) => r.number === comparedWith)) ?? null;
   const advice = round?.advice ?? null;
@@ -137,41 +127,12 @@ export const True = (props: TrueProps) => {
       ? (["lateral", "radial"] as const).map((what) => settledBetween(earlier[what], round[what]))
       : null;
 
-  const change = (make: (r: RoundView) => RoundView) =>
-    setRounds((list) => list.map((r, i) => (i === list.length - 1 ? make(r) : r)));
-  const openRound = async (): Promise<boolean> => {
-    const id = crypto.randomUUID();
-    const sent = await send(`/api/jobs/${jobId}/rounds`, { id });
-    if (!sent.ok) {
-      setMessage(sent.message);
-      return false;
-    }
-    setRounds((list) => [
-      ...list,
-      {
-        id,
-        number: (list.at(-1)?.number ?? 0) + 1,
-        ...empty,
-        turns: new Array<number>(n).fill(0),
-        walked: [],
-        destressed: false,
-        lastAt: null,
-        advice: null,
-      },
-    ]);
-    return true;
-  };
   const ask = async () => {
     if (!round) return;
     setWalk(null);
     setAltered({});
     setDismissed(false);
-    const sent = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
-    if (sent.ok) {
-      setMessage(null);
-      change((r) => ({ ...r, advice: sent.value }));
-    } else setMessage(sent.message);
-    router.refresh();
+    await acts.ask();
   };
   /** Called away: more than ten minutes, or another wheel was walked in between. */
   const wasAway = (since: string | null): boolean =>
@@ -192,7 +153,7 @@ export const True = (props: TrueProps) => {
     const partly = round !== null && turned === 0 && !(advice && toTurn === 0 && read > 0);
     const again = partly && read > 0 && wasAway(round?.lastAt ?? null);
     if (!round || !partly) {
-      if (!(await openRound())) return;
+      if (!(await acts.open())) return;
     }
     setAway(again);
     setLastWalk(jobId);
@@ -201,45 +162,10 @@ export const True = (props: TrueProps) => {
     else setWalk(how);
   };
   const readWheel = () => begin("read");
-  const takeMany = async (
-    list: readonly {
-      what: "lateral" | "radial";
-      spoke: number;
-      value: number;
-      typed: string;
-      sure?: number | null;
-    }[],
-  ): Promise<string | null> => {
-    const now = rounds.at(-1);
-    if (!now || list.length === 0) return "nothing was read";
-    const sent = await send(
-      `/api/rounds/${now.id}/readings/many`,
-      list.map((r) => ({ id: crypto.randomUUID(), doubtful: false, ...r })),
-    );
-    if (!sent.ok) return sent.message;
-    change((r) => {
-      const lines = { lateral: [...r.lateral], radial: [...r.radial] };
-      for (const x of list) lines[x.what][x.spoke - 1] = x.value;
-      return { ...r, ...lines };
-    });
-    return null;
-  };
   const beginTurning = () => {
     setAway(wasAway(round?.lastAt ?? null) && turned > 0);
     setLastWalk(jobId);
     setWalk("turn");
-  };
-  const takeBack = async () => {
-    if (!round) return;
-    const sent = await send<{ back: { spoke: number; turns: number }[] }>(`/api/rounds/${round.id}/take-back`, {});
-    if (!sent.ok) return setMessage(sent.message);
-    change((r) => ({ ...r, turns: r.turns.map(() => 0), walked: [], advice: null }));
-    setMessage(
-      sent.value.back.length === 0
-        ? "Nothing was turned in this round."
-        : `Turn back: ${sent.value.back.map((t) => `${t.spoke} ${turnsText(t.turns)} ${t.turns > 0 ? "on" : "off"}`).join(", ")}. The record has them turned back.`,
-    );
-    router.refresh();
   };
   const setTolerance = async (name: string) => {
     const sent = await send(`/api/jobs/${jobId}`, { version, change: { tolerance: name } }, "PATCH");
@@ -263,19 +189,7 @@ export const True = (props: TrueProps) => {
         only={only}
         before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
         again={away}
-        onRead={(stop, value) =>
-          change((r) => {
-            if (stop.what === "offset") return { ...r, offset: value };
-            if (stop.what === "far-edge") {
-              const far = [...r.farEdge];
-              far[stop.spoke - 1] = value;
-              return { ...r, farEdge: far };
-            }
-            const list = [...r[stop.what]];
-            list[stop.spoke - 1] = value;
-            return { ...r, [stop.what]: list };
-          })
-        }
+        onRead={acts.took}
         onEnd={ask}
       />
     );
@@ -288,7 +202,7 @@ export const True = (props: TrueProps) => {
         practice={props.practice}
         band={tolerance}
         onTake={async (lines) => {
-          const wrong = await takeMany(
+          const wrong = await acts.takeMany(
             (["lateral", "radial"] as const).flatMap((what) =>
               lines[what].flatMap((value, i) =>
                 value === null ? [] : [{ what, spoke: i + 1, value, typed: "from the trace" }],
@@ -312,28 +226,8 @@ export const True = (props: TrueProps) => {
         names={names}
         turns={plan}
         unsure={away}
-        onStuck={async (spoke, how) => {
-          const sent = await send(`/api/jobs/${jobId}/measurements`, {
-            id: crypto.randomUUID(),
-            name: "nipple.stuck",
-            place: spoke,
-            typed: how,
-          });
-          if (!sent.ok) return sent.message;
-          const worked = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
-          if (!worked.ok) return worked.message;
-          change((r) => ({ ...r, advice: worked.value }));
-          return how === "stuck"
-            ? `${spoke} is held as it is; the rest was worked out again`
-            : `${spoke} counts as unknown: read it again`;
-        }}
-        onTurned={(spoke, turns) =>
-          change((r) => {
-            const list = [...r.turns];
-            list[spoke - 1] += turns;
-            return { ...r, turns: list, walked: [...r.walked, spoke] };
-          })
-        }
+        onStuck={acts.stuck}
+        onTurned={acts.turned}
         onEnd={() => {
           setWalk(null);
           router.refresh();
@@ -342,13 +236,6 @@ export const True = (props: TrueProps) => {
     );
 
   const misread = (!dismissed && advice?.misread) || [];
-  const verdictWords: Record<string, string> = {
-    turn: "Turn",
-    destress: "De-stress, read again",
-    done: "Inside: leave it",
-    rim: "This is the rim",
-  };
-  const weld = round ? totalBesideSeam(round.radial) : null;
   const anyTension = round?.tension.some((t) => t !== null) ?? false;
   const p = picked - 1;
   // The picked spoke's own reason; else the first, which says the most.
@@ -388,7 +275,7 @@ export const True = (props: TrueProps) => {
             setComparedWith(number);
             setTab("rim");
           }}
-          onTakeBack={() => void takeBack()}
+          onTakeBack={() => void acts.takeBack()}
           stuck={props.stuck}
           slipped={props.slipped}
           message={message}
@@ -396,65 +283,23 @@ export const True = (props: TrueProps) => {
       )}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap">
-            {round && read > 0 ? (
-              <>
-                <span>
-                  round <b className="font-mono">{round.number}</b>
-                </span>
-                <span>
-                  side to side{" "}
-                  <b className="font-mono" data-testid="tir-lateral">
-                    {mm(totalReading(round.lateral))}
-                  </b>
-                </span>
-                <span>
-                  hop{" "}
-                  <b className="font-mono" data-testid="tir-radial">
-                    {mm(totalReading(round.radial))}
-                  </b>
-                  {weld?.weld && (
-                    <>
-                      , less the weld <b className="font-mono">{mm(weld.beside)}</b>
-                    </>
-                  )}
-                </span>
-                <span>
-                  offset <b className="font-mono">{mm(round.offset)}</b>
-                </span>
-                {advice && (
-                  <span className="font-bold" data-testid="verdict">
-                    {verdictWords[advice.verdict]}
-                  </span>
-                )}
-                {advice && toTurn > 0 && (
-                  <span>
-                    should become{" "}
-                    <b className="font-mono" data-testid="becomes">
-                      {mm(forecast ? totalReading(forecast.lateral) : advice.forecast.lateralTir)}
-                    </b>{" "}
-                    and{" "}
-                    <b className="font-mono">
-                      {mm(forecast ? totalReading(forecast.radial) : advice.forecast.radialTir)}
-                    </b>
-                  </span>
-                )}
-              </>
-            ) : (
-              <span className="whitespace-normal!">
-                Set the dial to the rim's side over the first spoke after the valve, then read the wheel.
-              </span>
-            )}
-            {assumed > 0 && (
-              <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
-                <DoubtFlag /> {assumed} figures assumed
-              </span>
-            )}
-          </div>
+          <RoundHeader
+            round={read > 0 ? round : null}
+            advice={advice}
+            becomes={
+              advice && toTurn > 0
+                ? {
+                    lateral: forecast ? totalReading(forecast.lateral) : advice.forecast.lateralTir,
+                    radial: forecast ? totalReading(forecast.radial) : advice.forecast.radialTir,
+                  }
+                : null
+            }
+            assumed={assumed}
+          />
           <div className="min-h-0 flex-1">
             <UnrolledRim
               spokes={spokes}
-              now={round ?? empty}
+              now={round ?? emptyRound(n)}
               before={before}
               forecast={toTurn > 0 ? forecast : null}
               turns={plan}
@@ -471,7 +316,7 @@ export const True = (props: TrueProps) => {
             <MisreadPanel
               misread={misread}
               onMend={async (m) => {
-                const wrong = await takeMany(
+                const wrong = await acts.takeMany(
                   m.mended.flatMap((value, i) =>
                     value === null || value === round?.[m.what][i]
                       ? []
@@ -545,46 +390,16 @@ export const True = (props: TrueProps) => {
             />
           )}
         </div>
-        <LedgerPanel startFolded>
-          {advice?.reasons.map((r, i) => (
-            <button
-              key={i}
-              type="button"
-              onClick={() => r.spokes[0] && setPicked(r.spokes[0])}
-              className="mb-2 block w-full text-left"
-            >
-              {r.code === "turn" && <b className="font-mono">{r.spokes.map((s) => s).join(" ")} </b>}
-              {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
-                <Doubt>{withSideNames(r.text, names)}</Doubt>
-              ) : (
-                withSideNames(r.text, names)
-              )}
-            </button>
-          ))}
-          {!advice && (
-            <p className="mb-3">
-              Before reading: axle clamped, no play felt, three turns of the wheel that repeat. Over 0.05 mm of play a
-              reading is worth nothing.
-            </p>
-          )}
-          {assumed > 0 && (
-            <Doubt>{assumed} figures of this wheel are assumed. The advice learns from what each round does.</Doubt>
-          )}
-          {width !== null && width > 0.1 && (
-            <Doubt>
-              The rim is not of one width: it varies by {mm(width)} mm. Its middle is trued, so neither edge runs quite
-              true; a rim brake feels the edges, a drum brake does not.
-            </Doubt>
-          )}
-          {props.plate && <Doubt>{withSideNames(props.plate, names)}</Doubt>}
-          <p className="mt-2">
-            {toleranceName}: {tolerance.lateral} side to side, {tolerance.radial} hop, {tolerance.offset} offset, within{" "}
-            {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.
-          </p>
-          <Caution>{CAUTIONS.eyes}</Caution>
-          <Caution>{CAUTIONS.tyre}</Caution>
-          <Caution>{CAUTIONS.scrap}</Caution>
-        </LedgerPanel>
+        <TrueLedger
+          advice={advice}
+          names={names}
+          assumed={assumed}
+          width={width}
+          plate={props.plate}
+          tolerance={tolerance}
+          toleranceName={toleranceName}
+          onPick={setPicked}
+        />
       </div>
       {asking === "sitting" && (
         <Sitting
@@ -604,7 +419,7 @@ export const True = (props: TrueProps) => {
           holes={n}
           names={names}
           onRead={async (what, places, typed) => {
-            const wrong = await takeMany(places.map((place) => ({ what, ...place, typed: typed.slice(0, 60) })));
+            const wrong = await acts.takeMany(places.map((place) => ({ what, ...place, typed: typed.slice(0, 60) })));
             return wrong;
           }}
           onClose={() => {

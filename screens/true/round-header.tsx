@@ -1,0 +1,81 @@
+import { totalBesideSeam } from "@/core/runout/beside-seam";
+import { totalReading } from "@/core/runout/runout";
+import type { Advice } from "@/core/truing/advice";
+import { DoubtFlag } from "../parts/ledger-panel";
+import type { RoundView } from "./round-view";
+
+interface RoundHeaderProps {
+  /** Null while nothing is read. */
+  readonly round: RoundView | null;
+  readonly advice: Advice | null;
+  /** What the turns as they stand would make of it; null when none are meant. */
+  readonly becomes: { readonly lateral: number; readonly radial: number } | null;
+  readonly assumed: number;
+}
+
+const VERDICTS: Readonly<Record<Advice["verdict"], string>> = {
+  turn: "Turn",
+  destress: "De-stress, read again",
+  done: "Inside: leave it",
+  rim: "This is the rim",
+};
+const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
+
+/** One line: where the wheel is, what to do, what it should become. */
+export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProps) => {
+  const weld = round ? totalBesideSeam(round.radial) : null;
+  return (
+    <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap">
+      {round ? (
+        <>
+          <span>
+            round <b className="font-mono">{round.number}</b>
+          </span>
+          <span>
+            side to side{" "}
+            <b className="font-mono" data-testid="tir-lateral">
+              {mm(totalReading(round.lateral))}
+            </b>
+          </span>
+          <span>
+            hop{" "}
+            <b className="font-mono" data-testid="tir-radial">
+              {mm(totalReading(round.radial))}
+            </b>
+            {weld?.weld && (
+              <>
+                , less the weld <b className="font-mono">{mm(weld.beside)}</b>
+              </>
+            )}
+          </span>
+          <span>
+            offset <b className="font-mono">{mm(round.offset)}</b>
+          </span>
+          {advice && (
+            <span className="font-bold" data-testid="verdict">
+              {VERDICTS[advice.verdict]}
+            </span>
+          )}
+          {becomes && (
+            <span>
+              should become{" "}
+              <b className="font-mono" data-testid="becomes">
+                {mm(becomes.lateral)}
+              </b>{" "}
+              and <b className="font-mono">{mm(becomes.radial)}</b>
+            </span>
+          )}
+        </>
+      ) : (
+        <span className="whitespace-normal!">
+          Set the dial to the rim's side over the first spoke after the valve, then read the wheel.
+        </span>
+      )}
+      {assumed > 0 && (
+        <span className="ml-auto flex items-center gap-2 text-base" data-testid="assumed">
+          <DoubtFlag /> {assumed} figures assumed
+        </span>
+      )}
+    </div>
+  );
+};
