@@ -1,3 +1,4 @@
+import { DRUM_LIMIT } from "../hub/drum";
 import type { ThreadRoom } from "../spoke/thread-room";
 import type { Settled } from "../truing/settled";
 
@@ -143,7 +144,7 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
     add(
       "drum",
       "drum round after tensioning",
-      r.drum.after === null ? "ask" : r.drum.after <= DRUM_ROUND ? "shown" : "against",
+      r.drum.after === null ? "ask" : r.drum.after <= DRUM_LIMIT ? "shown" : "against",
       r.drum.after === null
         ? "not read again; a laced drum goes out of round with its spokes"
         : `${mm(r.drum.after)} mm${r.drum.before === null ? "" : `, ${mm(r.drum.before)} before`}`,
@@ -159,9 +160,6 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
   for (const e of EYES) if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text);
   return lines;
 };
-
-/** mm: a drum out of round by more is felt at the lever (common practice). */
-const DRUM_ROUND = 0.15;
 
 /** What keeps a wheel from being signed: stops, and lines nobody answered. */
 export const notFinished = (
