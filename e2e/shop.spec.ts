@@ -288,3 +288,49 @@ test("a wheel file says what it would change before it is taken; one that is non
   const now = await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json();
   expect(now.rim.erd).toBe(held.rim.erd + 1.5);
 });
+
+test("a calendar read in keeps the bench free of what is planned elsewhere; the way of working is set for the shop", async ({
+  page,
+}) => {
+  await newJob(page);
+  await page.goto("/diary");
+  const plan = async () => {
+    const text = await (await page.request.get("/diary.ics")).text();
+    return [...text.matchAll(/DTSTART:(\d{8})T/g)].map((m) => m[1]);
+  };
+  // The first day anything is worked on is closed by the calendar; the work moves on.
+  const day = (await plan())[0];
+  const next = new Date(Date.UTC(+day.slice(0, 4), +day.slice(4, 6) - 1, +day.slice(6) + 1))
+    .toISOString()
+    .slice(0, 10)
+    .replaceAll("-", "");
+  const uid = crypto.randomUUID();
+  const file = (event: string) =>
+    `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//test//EN\r\nBEGIN:VEVENT\r\nUID:${uid}\r\nDTSTAMP:20260101T000000Z\r\n${event}\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
+  const choose = (text: string) =>
+    page
+      .getByLabel("read a calendar in")
+      .setInputFiles({ name: "mine.ics", mimeType: "text/calendar", buffer: Buffer.from(text) });
+  await choose(file("SUMMARY:no beginning"));
+  await expect(page.getByText("line 4: DTSTART: is missing; an event needs a beginning")).toBeVisible();
+  await choose(file(`SUMMARY:fair\r\nDTSTART;VALUE=DATE:${day}\r\nDTEND;VALUE=DATE:${next}`));
+  await expect(page.getByText(/away .*: all day, fair/)).toBeVisible();
+  expect((await plan())[0]).toBe(day);
+  await page.getByRole("button", { name: "take the list" }).click();
+  await expect(page.getByText("1 lines taken.")).toBeVisible();
+  expect(await plan()).not.toContain(day);
+  await page.getByRole("button", { name: /at the bench on .* after all: fair/ }).click();
+  await expect(page.getByRole("button", { name: /after all: fair/ })).toHaveCount(0);
+  expect((await plan())[0]).toBe(day);
+
+  await page.goto("/settings");
+  const way = page.getByRole("button", { name: /how nipples are worked/ });
+  await way.click();
+  await page.getByRole("button", { name: "pairs only", exact: true }).click();
+  await expect(way).toContainText("pairs only");
+  const { id } = await onTheStand(page, 22, "buckled");
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("tab", { name: "How true" }).click();
+  await expect(page.locator("button[aria-pressed=true]", { hasText: "pairs only" })).toBeVisible();
+  await page.request.patch("/api/settings", { data: { school: "at-once" } });
+});
