@@ -151,7 +151,10 @@ export const solveAim = (aim: Aim): Float64Array | null => {
   rowsFrom(3, perTurn.radial, -1, below(middleR, rangeR), (i) => aim.radial[i] - meanR);
   rowsFrom(4, relative, 1, [[over, -1]], (i) => (aim.ceiling[i] - aim.tension[i]) / wanted[i]);
   rowsFrom(5, relative, -1, [[over, -1]], (i) => (aim.tension[i] - aim.floor[i]) / wanted[i]);
-  const solved = solveQuadratic({ variables: size, P, q, rows: 6 * n, G, h, low, high }, NEAR_ENOUGH);
+  const solved = solveQuadratic(
+    { variables: size, P, q, rows: 6 * n, G, h, low, high },
+    (aim.rough ? 4 : 1) * NEAR_ENOUGH,
+  );
   // A bound may stay broken by as much as a row.
   return solved ? solved.slice(0, n).map((t, i) => Math.min(aim.high[i], Math.max(aim.low[i], t))) : null;
 };
@@ -177,18 +180,22 @@ interface Squares {
   readonly weight: (row: number) => number;
 }
 
-/** Adds squares to the lower triangle of P and to q. */
+/** Adds squares to the lower triangle of P and to q; four rows at a time, so that a sum is loaded and stored once for four. */
 const addSquares = (P: Float64Array, q: Float64Array, size: number, n: number, squares: Squares): void => {
-  const { matrix } = squares;
-  for (let r = 0; r < squares.rows; r++) {
-    const twice = 2 * squares.weight(r);
-    const from = squares.from(r);
-    const at = r * n;
+  const { matrix, rows, weight, from } = squares;
+  for (let r = 0; r < rows; r += 4) {
+    // Past the last row: the last once more, at no weight.
+    const [ra, rb, rc, rd] = [r, r + 1, r + 2, r + 3].map((k) => Math.min(k, rows - 1));
+    const [wa, wb, wc, wd] = [r, r + 1, r + 2, r + 3].map((k) => (k < rows ? 2 * weight(k) : 0));
+    const [a, b, c, d] = [ra * n, rb * n, rc * n, rd * n];
+    const constants = [wa * from(ra), wb * from(rb), wc * from(rc), wd * from(rd)];
     for (let i = 0; i < n; i++) {
-      const f = twice * matrix[at + i];
-      if (f === 0) continue;
-      q[i] += f * from;
-      for (let j = 0; j <= i; j++) P[i * size + j] += f * matrix[at + j];
+      const [ma, mb, mc, md] = [matrix[a + i], matrix[b + i], matrix[c + i], matrix[d + i]];
+      q[i] += ma * constants[0] + mb * constants[1] + mc * constants[2] + md * constants[3];
+      const [fa, fb, fc, fd] = [wa * ma, wb * mb, wc * mc, wd * md];
+      const to = i * size;
+      for (let j = 0; j <= i; j++)
+        P[to + j] += fa * matrix[a + j] + fb * matrix[b + j] + fc * matrix[c + j] + fd * matrix[d + j];
     }
   }
 };
