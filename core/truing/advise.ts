@@ -2,7 +2,7 @@ import { bucklingTension, type Stiffness, type WheelGeometry, wheelGeometry } fr
 import { meanReading, type Readings, totalReading } from "../runout/runout";
 import { sideTensions } from "../tension/balance";
 import { threadCeiling } from "../tension/ceiling";
-import type { Side } from "../wheel/wheel-file";
+import { sideMean, spreadOf } from "../tension/spread";
 import type { Advice, Forecast, RimAction, Verdict } from "./advice";
 import type { AdviseInput } from "./advise-input";
 import { type Aim, type Outcome, outcome, solveAim, trouble, withSlack } from "./aim";
@@ -27,36 +27,17 @@ const WORTH = 0.015;
 /** N: past anything. */
 const NO_BOUND = 1e9;
 
-const sideMean = (geometry: WheelGeometry, tension: ArrayLike<number>, side: Side): number => {
-  let sum = 0;
-  let count = 0;
-  geometry.spokes.forEach((s, i) => {
-    if (s.flange !== side) return;
-    sum += tension[i];
-    count++;
-  });
-  return sum / count;
-};
-
-const spreadOf = (geometry: WheelGeometry, tension: ArrayLike<number>): number => {
-  const means = { A: sideMean(geometry, tension, "A"), B: sideMean(geometry, tension, "B") };
-  return geometry.spokes.reduce(
-    (worst, s, i) => Math.max(worst, Math.abs(tension[i] / Math.max(means[s.flange], 1) - 1)),
-    0,
-  );
-};
-
 /** The figures of a wheel as forecast; the target's own side is the tighter. */
 const asForecast = (geometry: WheelGeometry, after: Outcome): Forecast => {
   const tension = Array.from(after.tension, (t) => Math.max(0, t));
-  const A = sideMean(geometry, tension, "A");
-  const B = sideMean(geometry, tension, "B");
+  const A = sideMean(geometry.spokes, tension, "A");
+  const B = sideMean(geometry.spokes, tension, "B");
   return {
     lateralTir: after.lateralTir,
     radialTir: after.radialTir,
     offset: after.offset,
     tensionMean: Math.max(A, B),
-    tensionSpread: spreadOf(geometry, tension),
+    tensionSpread: spreadOf(geometry.spokes, tension),
     A,
     B,
     lateral: [...after.lateral],
@@ -144,7 +125,7 @@ export const advise = (input: AdviseInput): Advice => {
   };
   const readTensions = (readings.tension ?? []).filter((t) => t !== null).length >= n / 2;
   const tightEnough = !readTensions || Math.abs(tightNow / input.stage - 1) <= 0.05;
-  const even = !readTensions || spreadOf(geometry, state.tension) <= tolerance.tensionSpread;
+  const even = !readTensions || spreadOf(geometry.spokes, state.tension) <= tolerance.tensionSpread;
   const complete =
     readings.lateral.filter((r) => r !== null).length >= 3 && readings.radial.filter((r) => r !== null).length >= 3;
   const done =

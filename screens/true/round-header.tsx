@@ -9,7 +9,12 @@ interface RoundHeaderProps {
   readonly round: RoundView | null;
   readonly advice: Advice | null;
   /** What the turns as they stand would make of it; null when none are meant. */
-  readonly becomes: { readonly lateral: number; readonly radial: number } | null;
+  readonly becomes: {
+    readonly lateral: number;
+    readonly radial: number;
+    /** Farthest spoke from its side's mean, fraction; null where no tension was read. */
+    readonly spread: number | null;
+  } | null;
   readonly assumed: number;
 }
 
@@ -63,6 +68,11 @@ export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProp
                 {mm(becomes.lateral)}
               </b>{" "}
               and <b className="font-mono">{mm(becomes.radial)}</b>
+              {becomes.spread !== null && (
+                <>
+                  , even to <b className="font-mono">{Math.round(100 * becomes.spread)}</b> %
+                </>
+              )}
             </span>
           )}
         </>

@@ -6,6 +6,7 @@ import type { Taken } from "@/core/measurement/taken";
 import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
+import { spreadOf } from "@/core/tension/spread";
 import { withSideNames } from "@/core/truing/explain";
 import type { School } from "@/core/truing/schools";
 import { settledBetween } from "@/core/truing/settled";
@@ -291,6 +292,7 @@ export const True = (props: TrueProps) => {
                 ? {
                     lateral: forecast ? totalReading(forecast.lateral) : advice.forecast.lateralTir,
                     radial: forecast ? totalReading(forecast.radial) : advice.forecast.radialTir,
+                    spread: anyTension ? spreadOf(spokes, (forecast ?? advice.forecast).tension) : null,
                   }
                 : null
             }
