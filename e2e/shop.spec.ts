@@ -176,7 +176,15 @@ test("found by mark, by customer and by a spoke's length; the diary is dragged b
     '"Nowhere/At-all" is no time zone; such as Europe/Berlin',
   );
   await page.keyboard.press("Escape");
-  await page.request.patch("/api/settings", { data: { benchMinutes: [360, 360, 360, 360, 360, 0, 0] } });
+  await page.getByRole("button", { name: /name on the sheet/ }).click();
+  await page.getByLabel("entry").locator("input").fill("42");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /name on the sheet/ })).toContainText("42");
+  await page.reload();
+  await expect(page.getByRole("button", { name: /name on the sheet/ })).toContainText("42");
+  await page.request.patch("/api/settings", {
+    data: { benchMinutes: [360, 360, 360, 360, 360, 0, 0], shopName: "Tall Compass workshop record" },
+  });
 });
 
 test("lists in and out: what they would change is told, errors by line, nothing half taken", async ({ page }) => {

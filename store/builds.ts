@@ -1,5 +1,6 @@
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { database } from "./database";
+import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
 import { touchJob } from "./touch";
 
@@ -10,8 +11,6 @@ export interface Build {
   readonly assumed: readonly string[];
   readonly version: number;
 }
-
-const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
 
 export const findBuild = async (jobId: string): Promise<Build | null> => {
   const row = await database()("builds").where({ job_id: jobId }).first();

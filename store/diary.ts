@@ -8,6 +8,7 @@ import { awayFrom } from "./away";
 import { database } from "./database";
 import { rowsOf } from "./job-rows";
 import { benchRows } from "./jobs";
+import { json } from "./json-column";
 
 /** Days a wait takes when nobody said (common practice: post two days to weeks, plating longer). */
 const USUAL_WAIT = 7;
@@ -27,7 +28,7 @@ export const learnTimes = async (): Promise<Readonly<Record<string, StageTime>>>
   const past: Record<string, number[]> = {};
   for (const row of rows) {
     if (row.minutes === null) continue;
-    const own: Record<string, number> = typeof row.minutes === "string" ? JSON.parse(row.minutes) : row.minutes;
+    const own = json<Record<string, number>>(row.minutes);
     for (const [stage, m] of Object.entries(own)) past[stage] = [...(past[stage] ?? []), m];
   }
   return stageTimes(past);

@@ -1,20 +1,18 @@
 import type { GaugePoint, GaugeTable } from "@/core/tension/gauge-table";
 import { database } from "./database";
+import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
 
 export interface StoredGaugeTable extends GaugeTable {
   readonly version: number;
 }
 
-const points = (value: unknown): GaugePoint[] =>
-  (typeof value === "string" ? JSON.parse(value) : value) as GaugePoint[];
-
 export const listGaugeTables = async (): Promise<StoredGaugeTable[]> =>
   (await database()("gauge_tables").orderBy(["gauge", "spoke"])).map((r) => ({
     id: r.id,
     gauge: r.gauge,
     spoke: r.spoke,
-    points: points(r.points),
+    points: json<GaugePoint[]>(r.points),
     version: r.version,
   }));
 

@@ -7,11 +7,11 @@ import { STAGES_OF_KIND } from "@/core/wheel/stages";
 import { database } from "./database";
 import { jobRecord } from "./job-record";
 import { type Job, jobsFrom } from "./jobs";
+import { json } from "./json-column";
 
 type Stages = JobRow["stages"];
 
-const parsed = (value: unknown): Stages | null =>
-  value === null || value === undefined ? null : ((typeof value === "string" ? JSON.parse(value) : value) as Stages);
+const parsed = (value: unknown): Stages | null => (value === null || value === undefined ? null : json<Stages>(value));
 
 /** Works a job's line out anew and keeps it, with the words that find it. */
 export const refreshJob = async (id: string): Promise<Stages> => {

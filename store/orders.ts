@@ -2,6 +2,7 @@ import type { Figures } from "@/core/figures/presets";
 import type { ThreadParts } from "@/core/spoke/thread-room";
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { database } from "./database";
+import { json } from "./json-column";
 
 /** One length on an order, with the kinds it is for. mm. */
 export interface OrderLine {
@@ -44,8 +45,6 @@ export interface Order extends OrderContents {
   readonly orderedAt: string;
   readonly goods: readonly GoodsIn[];
 }
-
-const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
 
 /** The same id again changes nothing. */
 export const addOrder = async (id: string, jobId: string, contents: OrderContents): Promise<void> => {

@@ -1,4 +1,5 @@
 import { database } from "./database";
+import { json } from "./json-column";
 
 /** A simulated wheel on a job's stand: plain data that only `devices` understands. */
 export interface StoredPracticeWheel {
@@ -7,11 +8,9 @@ export interface StoredPracticeWheel {
   readonly version: number;
 }
 
-const plain = (value: unknown): unknown => (typeof value === "string" ? JSON.parse(value) : value);
-
 export const findPracticeWheel = async (jobId: string): Promise<StoredPracticeWheel | null> => {
   const row = await database()("practice_wheels").where({ job_id: jobId }).first();
-  return row ? { hidden: plain(row.hidden), state: plain(row.state), version: row.version } : null;
+  return row ? { hidden: json(row.hidden), state: json(row.state), version: row.version } : null;
 };
 
 export const hasPracticeWheel = async (jobId: string): Promise<boolean> =>

@@ -5,6 +5,7 @@ import { TENSION_WAYS } from "@/core/tension/told";
 import type { Advice } from "@/core/truing/advice";
 import type { RoundReadings } from "@/core/truing/state";
 import { database } from "./database";
+import { json } from "./json-column";
 import { touchJob, touchRound } from "./touch";
 
 export type ReadingKind = "lateral" | "far-edge" | "radial" | "offset" | TensionWay;
@@ -63,8 +64,6 @@ export interface Round {
   readonly turns: readonly Turn[];
   readonly takenBack: boolean;
 }
-
-const json = (value: unknown) => (typeof value === "string" ? JSON.parse(value) : value);
 
 export const listRounds = async (jobId: string): Promise<Round[]> => {
   const db = database();

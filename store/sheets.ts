@@ -1,4 +1,5 @@
 import { database } from "./database";
+import { json } from "./json-column";
 
 /** A sheet as it was handed over; later changes to the job do not touch it. */
 export interface StoredSheet {
@@ -21,7 +22,7 @@ export const latestSheet = async (jobId: string): Promise<(StoredSheet & { reado
   return {
     id: row.id,
     jobId,
-    contents: typeof row.contents === "string" ? JSON.parse(row.contents) : row.contents,
+    contents: json(row.contents),
     signedBy: row.signed_by,
     at: new Date(row.created_at).toISOString(),
   };

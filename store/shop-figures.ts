@@ -1,13 +1,12 @@
 import type { Sheet } from "@/core/sheet/sheet";
 import { type ShopFigures, type Stay, shopFigures } from "@/core/shop/shop-figures";
 import { database } from "./database";
+import { json } from "./json-column";
 
 /** Twelve months shown, and a year before them in which a wheel that came back may have left. */
 const YEARS_BACK = 2;
 /** Wheels looked into for how true they left and how long they took; the newest. */
 const NEWEST = 60;
-
-const json = <T>(value: unknown): T => (typeof value === "string" ? JSON.parse(value) : value) as T;
 
 /** Jobs by the month of one of their days; an index alone answers it. */
 const byMonth = async (column: "created_at" | "finished_at", since: Date): Promise<Map<string, number>> => {

@@ -5,6 +5,7 @@ import { find } from "./find";
 import { refreshJob } from "./job-rows";
 import { changeJob, findJob, openJob } from "./jobs";
 import { migrate } from "./migrate";
+import { changeSettings, readSettings } from "./settings";
 import { readShopFigures } from "./shop-figures";
 
 beforeAll(async () => migrate(database()));
@@ -89,5 +90,34 @@ describe("away from the bench", () => {
     await removeAway(uid, "2031-05-02");
     expect((await mine()).map((a) => a.day)).toEqual(["2031-05-02", "2031-05-03"]);
     await database()("away").where("uid", "like", `${uid}%`).delete();
+  });
+});
+
+describe("settings", () => {
+  test("every setting comes back as it was put, also names that look like something else", async () => {
+    const before = await readSettings();
+    const odd = ["123", "true", "null", '"quoted"', "{}", "Ærlig & Søn", "\\ back", ""];
+    for (const shopName of odd) {
+      await changeSettings({ shopName });
+      expect((await readSettings()).shopName).toBe(shopName);
+    }
+    const all = {
+      ...before,
+      shopName: "Invented Wheels",
+      timeZone: "Pacific/Auckland",
+      tolerance: "show",
+      school: "pairs",
+      theme: "night",
+      sideA: "7",
+      sounds: false,
+      benchMinutes: [1, 2, 3, 4, 5, 6, 7],
+      recheckDays: 0,
+    } as const;
+    await changeSettings({ ...all, benchMinutes: [...all.benchMinutes] });
+    expect(await readSettings()).toEqual(all);
+    await expect(changeSettings({ school: "nobody's" as never })).rejects.toThrow();
+    expect(await readSettings()).toEqual(all);
+    await changeSettings(before);
+    expect(await readSettings()).toEqual(before);
   });
 });
