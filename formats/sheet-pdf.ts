@@ -3,6 +3,8 @@ import { create } from "qrcode";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
 import { INK, openPdf, printable, wrap } from "./pdf-page";
 
+/** Between two columns, points. */
+const GAP = 14;
 const RULE = rgb(0.498, 0.467, 0.4);
 /** A4 in points, and its margin. */
 const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 48];
@@ -144,12 +146,13 @@ export const sheetPdf = async (sheet: Sheet, origin = ""): Promise<Uint8Array> =
   for (const line of sheet.lines) {
     y -= 21;
     write(line.label, columns[0], 11, text);
-    write(line.found, columns[1], 10, text);
-    for (const part of wrap(line.returned, text, 10, WIDTH - MARGIN - columns[2])) {
-      write(part, columns[2], 10, text);
-      y -= 13;
+    const found = wrap(line.found, text, 10, columns[2] - columns[1] - GAP);
+    const returned = wrap(line.returned, text, 10, WIDTH - MARGIN - columns[2]);
+    for (let k = 0; k < Math.max(found.length, returned.length); k++) {
+      if (k > 0) y -= 13;
+      write(found[k] ?? "", columns[1], 10, text);
+      write(returned[k] ?? "", columns[2], 10, text);
     }
-    y += 13;
   }
   y -= 22;
   const t = sheet.tolerance;

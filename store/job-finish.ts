@@ -2,7 +2,9 @@ import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/f
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
 import { placeSpokes } from "@/core/lacing/placement";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
+import { spreadOf } from "@/core/tension/spread";
 import { settledBetween } from "@/core/truing/settled";
+import type { Wheel } from "@/core/wheel/wheel-file";
 import { toleranceOf } from "./bench-way";
 import type { JobRecord } from "./job-record";
 import { turnsMade } from "./rounds";
@@ -55,6 +57,12 @@ export const jobFinish = (
     tir: { lateral: tir("lateral"), radial: tir("radial") },
     offset: last ? (record.read.readings(last).offset ?? null) : null,
     tolerance: toleranceOf(job.tolerance, taken),
+    spread: tensions
+      ? spreadRead(
+          wheel,
+          tensions.map((t) => t.tension),
+        )
+      : null,
     slack: tensions?.flatMap((t, i) => (t.tension === 0 ? [i + 1] : [])) ?? [],
     tensionRead: tensions?.filter((t) => t.tension !== null).length ?? 0,
     tensionMoved: pairs.length > 0 ? Math.max(...pairs) : null,
@@ -63,6 +71,16 @@ export const jobFinish = (
     scrap: PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap"),
   });
   return { lines, answers };
+};
+
+/** How uneven the spokes read are, each against its own side's mean; null where fewer than half were read. */
+const spreadRead = (wheel: Wheel | null, tension: readonly (number | null)[]): number | null => {
+  const read = wheel ? placeSpokes(wheel).filter((s) => tension[s.spoke - 1] !== null) : [];
+  if (!wheel || read.length < wheel.rim.holes / 2) return null;
+  return spreadOf(
+    read,
+    read.map((s) => tension[s.spoke - 1] ?? 0),
+  );
 };
 
 /** Every spoke as it was ordered or came in, with its nipple's turns; none where nothing was ordered. */

@@ -42,10 +42,10 @@ export const jobSheet = (
     const line = record.read.readings(round)[what];
     return line.some((v) => v !== null) ? totalReading(line) : null;
   };
-  /** As it goes back: beside a weld, and over it. */
-  const asReturned = (what: "lateral" | "radial"): string => {
-    const total = last ? totalBesideSeam(record.read.readings(last)[what]) : null;
-    return total?.weld ? `${mm(total.beside)}, over the weld ${total.whole.toFixed(2)}` : mm(tir(last, what));
+  /** Beside a weld, and over it. */
+  const besideWeld = (round: Round | undefined, what: "lateral" | "radial"): string => {
+    const total = round ? totalBesideSeam(record.read.readings(round)[what]) : null;
+    return total?.weld ? `${mm(total.beside)}, over the weld ${total.whole.toFixed(2)}` : mm(tir(round, what));
   };
   const offset = (round: Round | undefined) => (round ? (record.read.readings(round).offset ?? null) : null);
   const found = (name: string, what: "lateral" | "radial") =>
@@ -54,9 +54,9 @@ export const jobSheet = (
     {
       label: "Side to side, total reading",
       found: mm(found("found.lateral", "lateral")),
-      returned: asReturned("lateral"),
+      returned: besideWeld(last, "lateral"),
     },
-    { label: "Hop, total reading", found: mm(found("found.radial", "radial")), returned: asReturned("radial") },
+    { label: "Hop, total reading", found: mm(found("found.radial", "radial")), returned: besideWeld(last, "radial") },
     {
       label: "Offset",
       found: figure("offset.found") === null ? "not read" : towards(figure("offset.found") ?? 0, names),
@@ -136,8 +136,8 @@ export const jobSheet = (
     }),
     rounds: readRounds.map((r) => ({
       number: r.number,
-      lateral: mm(tir(r, "lateral")),
-      hop: mm(tir(r, "radial")),
+      lateral: besideWeld(r, "lateral"),
+      hop: besideWeld(r, "radial"),
       turned: new Set(r.turns.filter((t) => t.turns !== 0).map((t) => t.spoke)).size,
     })),
     recheck: job.recheckOn,

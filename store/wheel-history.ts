@@ -1,9 +1,17 @@
+import type { Taken } from "@/core/measurement/taken";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { database } from "./database";
 import { jobRecord } from "./job-record";
 import { jobsFrom, selectJobs } from "./jobs";
 import { turnsMade } from "./rounds";
+
+/** Run-out as told when it came in; empty where only the first round says it. */
+const foundAt = (taken: Readonly<Record<string, Taken>>): { readonly tir?: string } => {
+  const [lateral, radial] = [taken["found.lateral"]?.value, taken["found.radial"]?.value];
+  if (lateral === undefined && radial === undefined) return {};
+  return { tir: [lateral, radial].map((v) => v?.toFixed(2) ?? "–").join(", ") };
+};
 
 /** Every visit of a wheel, oldest first; null when there is no such wheel. */
 export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null> => {
@@ -32,7 +40,7 @@ export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null
       finished: job.finishedAt?.slice(0, 10) ?? null,
       signedBy: record.signedBy,
       recheckOn: job.recheckOn,
-      found: lines(read[0]),
+      found: { ...lines(read[0]), ...foundAt(record.taken) },
       left: lines(read.at(-1)),
       foundTension: tension([...record.rounds]),
       leftTension: tension([...record.rounds].reverse()),

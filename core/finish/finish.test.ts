@@ -48,6 +48,7 @@ const record = (over: Partial<FinishRecord> = {}): FinishRecord => ({
   tir: { lateral: 0.2, radial: 0.2 },
   offset: 0.1,
   tolerance: TOLERANCES.shop,
+  spread: 0.1,
   slack: [],
   tensionRead: 40,
   tensionMoved: 0.01,

@@ -8,7 +8,14 @@ export interface FinishRecord {
   readonly settled: readonly Settled[] | null;
   readonly tir: { readonly lateral: number | null; readonly radial: number | null };
   readonly offset: number | null;
-  readonly tolerance: { readonly lateral: number; readonly radial: number; readonly offset: number };
+  readonly tolerance: {
+    readonly lateral: number;
+    readonly radial: number;
+    readonly offset: number;
+    readonly tensionSpread: number;
+  };
+  /** Farthest spoke from its own side's mean, fraction; null where fewer than half were read. */
+  readonly spread: number | null;
   /** Spokes read as slack. */
   readonly slack: readonly number[];
   readonly tensionRead: number;
@@ -107,6 +114,13 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       `side to side ${mm(tir.lateral)} of ${tolerance.lateral}, hop ${mm(tir.radial)} of ${tolerance.radial}${r.offset === null ? "" : `, offset ${mm(Math.abs(r.offset))} of ${tolerance.offset}`}`,
     );
   }
+  if (r.spread !== null)
+    add(
+      "even",
+      "spokes even",
+      r.spread <= tolerance.tensionSpread ? "shown" : "against",
+      `the farthest is ${(100 * r.spread).toFixed(0)} % from its side's mean, ${(100 * tolerance.tensionSpread).toFixed(0)} allowed`,
+    );
   if (r.kind !== "check-only") {
     const moved = r.settled ? Math.max(...r.settled.map((s) => s.moved)) : null;
     const holds = r.settled?.every((s) => s.holds) ?? false;

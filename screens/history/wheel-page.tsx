@@ -57,9 +57,9 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
                 "the rim was not read"
               ) : (
                 <>
-                  found at <b className="font-mono">{v.found.tir}</b>, left at <b className="font-mono">{v.left.tir}</b>{" "}
-                  (side to side, hop; the weld left out); {v.rounds} {v.rounds === 1 ? "round" : "rounds"},{" "}
-                  {v.nipplesTurned} turns made
+                  found at <b className="font-mono">{v.found.tir}</b>, left at{" "}
+                  <b className="font-mono">{v.left.tir || "not read"}</b> (side to side, hop; the weld left out);{" "}
+                  {v.rounds} {v.rounds === 1 ? "round" : "rounds"}, {v.nipplesTurned} turns made
                 </>
               )}
               {v.finished ? `; handed back ${v.finished}${v.signedBy ? ` by ${v.signedBy}` : ""}` : "; on the bench"}
