@@ -20,10 +20,10 @@ const NOTHING_NEW = 1e-10;
 
 /**
  * Goldfarb and Idnani's dual method (*Mathematical Programming* 27, 1983): from the least point without any row, the
- * row broken most is made to hold, step by step, and one that no longer pushes is let go. Of a wheel's five hundred
- * rows and bounds some tens hold at the end, so it is over in some tens of steps of n² each; an interior point, tried
- * before it, took four times as long. The registry's package of the same method, which checks this one in the tests, is
- * as many times slower on its rows of boxed arrays.
+ * row broken most is made to hold, step by step, and one that no longer pushes is let go. Steps are of n² each and end
+ * at the answer itself; the interior point it replaces went through all rows near the answer in every pass and stopped
+ * short of it. The registry's package of the same method, which checks this one in the tests, keeps its rows in lists of
+ * lists.
  *
  * @param tolerance by how much a row may still be broken
  * @returns the least point, or null when no point fits all rows
