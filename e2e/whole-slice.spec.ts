@@ -128,6 +128,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     for (;;) {
       const heading = page.getByTestId("walk-spoke");
       if (!(await heading.isVisible())) break;
+      const place = (await page.getByText(/^\d+ of \d+$/).textContent()) ?? "";
       const text = await page.locator("body").textContent();
       const spoke = Number(await heading.textContent());
       const saved = page.waitForRequest((r) => r.url().includes("/turns"));
@@ -135,7 +136,8 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
       const { turns } = (await saved).postDataJSON();
       expect(text).toContain(turns > 0 ? "tighter" : "slacker");
       stand.turn(spoke, turns);
-      await page.waitForTimeout(300);
+      // The walk has gone on only when its place has: a slow answer leaves it at the last spoke.
+      await expect(page.getByText(place, { exact: true })).toHaveCount(0);
     }
     stand.destress();
   }

@@ -37,16 +37,16 @@ export const FinishList = ({
   jobId,
   lines,
   answers,
+  onTold,
 }: {
   jobId: string;
   lines: readonly FinishLine[];
   answers: Readonly<Record<string, FinishAnswer>>;
+  onTold: (key: string, answer: FinishAnswer) => void;
 }) => {
   const router = useRouter();
-  const [told, setTold] = useState<Readonly<Record<string, FinishAnswer>>>({});
   const [because, setBecause] = useState<FinishLine | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const all = { ...answers, ...told };
   const put = async (line: FinishLine, answer: FinishAnswer) => {
     const sent = await send(`/api/jobs/${jobId}/measurements`, {
       id: crypto.randomUUID(),
@@ -55,7 +55,7 @@ export const FinishList = ({
       typed: `${line.key}|${answer.answer}${answer.because ? `|${answer.because}` : ""}`,
     });
     setMessage(sent.ok ? null : sent.message);
-    setTold({ ...told, [line.key]: answer });
+    onTold(line.key, answer);
     setBecause(null);
     router.refresh();
   };
@@ -64,7 +64,7 @@ export const FinishList = ({
     <>
       <ul className="min-h-0 flex-1 overflow-y-auto" aria-label="finish">
         {lines.map((l) => {
-          const a = all[l.key];
+          const a = answers[l.key];
           return (
             <li
               key={l.key}

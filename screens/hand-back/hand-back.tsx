@@ -67,7 +67,10 @@ export const HandBack = ({
   };
   const { wheel, tolerance: t } = sheet;
   const [tab, setTab] = useState<"finish" | "sheet">(sheet.signedBy ? "sheet" : "finish");
-  const { stops, open } = notFinished(lines, answers);
+  // What was told just now counts before the record has come back with it.
+  const [told, setTold] = useState<Readonly<Record<string, FinishAnswer>>>({});
+  const all = { ...answers, ...told };
+  const { stops, open } = notFinished(lines, all);
   return (
     <>
       <Groups
@@ -79,7 +82,14 @@ export const HandBack = ({
         pages
         onChange={setTab}
       />
-      {tab === "finish" && <FinishList jobId={jobId} lines={lines} answers={answers} />}
+      {tab === "finish" && (
+        <FinishList
+          jobId={jobId}
+          lines={lines}
+          answers={all}
+          onTold={(key, answer) => setTold((before) => ({ ...before, [key]: answer }))}
+        />
+      )}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "sheet" ? "flex" : "hidden"}`}>
         <div className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
           <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5">

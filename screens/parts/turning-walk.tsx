@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText } from "@/core/truing/explain";
 import { useVoice } from "./kept-choice";
@@ -41,6 +41,7 @@ export const TurningWalk = (props: TurningWalkProps) => {
   const [altered, setAltered] = useState<number | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [asking, setAsking] = useState(props.unsure ?? false);
+  const sending = useRef(false);
   const [voice] = useVoice();
   const left = list.filter((s) => !walked.includes(s)).length;
   const spoke = list[Math.min(at, list.length - 1)] ?? 1;
@@ -75,7 +76,11 @@ export const TurningWalk = (props: TurningWalkProps) => {
     else setAt(Math.max(0, to));
   };
   const done = async () => {
+    // Pressed again while the record is slow to answer: one press is one turn.
+    if (sending.current) return;
+    sending.current = true;
     const sent = await send(`/api/rounds/${roundId}/turns`, { id: crypto.randomUUID(), spoke, turns: turn });
+    sending.current = false;
     setMessage(sent.ok ? null : sent.message);
     signal("taken");
     onTurned(spoke, turn);
