@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { trialWheel } from "@/core/truing/trial.test.rig";
+import { readWheel } from "@/core/wheel/wheel-file";
 import { saveBuild } from "./builds";
 import { database } from "./database";
 import { jobFinish } from "./job-finish";
@@ -13,19 +14,7 @@ import { customerWheels, wheelHistory } from "./wheel-history";
 beforeAll(async () => migrate(database()));
 afterAll(async () => database().destroy());
 
-const WHEEL: WheelInput = {
-  format: "tall-compass/wheel",
-  version: 1,
-  name: "history",
-  rim: { holes: 40, erd: 440, firstHole: "A", holeOffset: 3, section: "steel", width: 55 },
-  hub: {
-    A: { holes: 20, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
-    B: { holes: 20, holeCircle: 150, toCentre: 30, holeDiameter: 4 },
-  },
-  lacing: { A: { cross: 2 }, B: { cross: 2 } },
-  spoke: { diameter: 3.66, threadPitch: 0.635 },
-  tension: { target: 2500 },
-};
+const WHEEL = trialWheel("steel");
 
 /** A round of the same wave, so high, read at every second place; with a weld if told. */
 const readRound = async (jobId: string, size: number, weldAt: number | null = null): Promise<string> => {
