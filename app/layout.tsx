@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { readSettings } from "@/store/settings";
 import "./globals.css";
+import { LateLetters } from "@/screens/parts/late-letters";
 
 /** The shop's looks and sounds; a record that cannot be reached must not keep a page from being shown. */
 const looksOf = async () => {
@@ -21,7 +22,10 @@ const Layout = async ({ children }: { children: ReactNode }) => {
   const { theme, sounds } = await looksOf();
   return (
     <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"}>
-      <body>{children}</body>
+      <body>
+        <LateLetters />
+        {children}
+      </body>
     </html>
   );
 };

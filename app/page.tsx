@@ -1,8 +1,10 @@
 import { JobsList } from "@/screens/jobs/jobs-list";
 import { rowsOf } from "@/store/job-rows";
-import { benchRows } from "@/store/jobs";
+import { benchRows, practiceRows } from "@/store/jobs";
 
 export const dynamic = "force-dynamic";
 
-const Page = async () => <JobsList jobs={await rowsOf(await benchRows())} />;
+const Page = async () => (
+  <JobsList jobs={await rowsOf(await benchRows())} practice={await rowsOf(await practiceRows())} />
+);
 export default Page;

@@ -9,7 +9,8 @@ import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
 import { withSideNames } from "@/core/truing/explain";
 import { BadInput } from "@/core/wheel/bad-input";
-import { parseWith, readWheel } from "@/core/wheel/wheel-file";
+import { parseWith } from "@/core/wheel/parse-with";
+import { readWheel } from "@/core/wheel/wheel-file";
 
 const reading = z
   .number({

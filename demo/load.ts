@@ -15,7 +15,7 @@ import { addReading, addTurn, markDestressed, openRound, saveAdvice } from "@/st
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
-import { DEMO_GAUGES, DEMO_JOBS, DEMO_STOCK, type DemoJob } from "./scenario";
+import { DEMO_GAUGES, DEMO_JOBS, DEMO_PAST, DEMO_STOCK, type DemoJob } from "./scenario";
 
 const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
 
@@ -28,15 +28,17 @@ export const loadDemoOnce = async (): Promise<void> => {
     await moveStock({ id: crypto.randomUUID(), stockId: id, jobId: null, change: held, note: "counted" });
   }
   for (const gauge of DEMO_GAUGES) await saveGaugeTable({ id: crypto.randomUUID(), version: 0, ...gauge });
-  for (const job of DEMO_JOBS) await loadJob(job);
+  for (const job of [...DEMO_PAST, ...DEMO_JOBS]) await loadJob(job);
 };
 
 const loadJob = async (demo: DemoJob): Promise<void> => {
   const id = crypto.randomUUID();
-  const { kind, figures, rounds, settled, ordered, later, signedBy, promisedIn, waitingSinceIn, ...particulars } = demo;
-  const job = await openJob({ id, kind, ...particulars });
+  const { kind, figures, rounds, settled, ordered, later, signedBy, promisedIn, waitingSinceIn, past, again, ...rest } =
+    demo;
+  const wheel = again ? await database()("wheels").where({ mark: demo.mark }).first("id") : null;
+  const job = await openJob({ id, kind, ...rest, ...(wheel ? { wheelId: wheel.id } : {}) });
   await changeJob(id, job.version, {
-    ...particulars,
+    ...rest,
     promised: day(promisedIn),
     waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
   });
@@ -66,7 +68,7 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
     if (record) await addOrder(crypto.randomUUID(), id, orderNow(record));
   }
   if (later) await take(later);
-  if (rounds) await trueOnStand(id, rounds.seed, rounds.count, rounds.leaveTurns);
+  if (rounds) await trueOnStand(id, rounds);
   if (signedBy) {
     const record = await jobRecord(id);
     if (record)
@@ -74,21 +76,49 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
         id: crypto.randomUUID(),
         jobId: id,
         contents: {
-          ...jobSheet(record, day(0), await readSettings(), `/wheels/${record.job.wheelId}`),
+          ...jobSheet(record, day(-(past?.daysAgo ?? 0)), await readSettings(), `/wheels/${record.job.wheelId}`),
           signedBy,
         },
         signedBy,
       });
-    await finishJob(id, day(30));
+    await finishJob(id, past ? null : day(30));
   }
+  if (past) await putBack(id, past);
+};
+
+/** What was just stored, as it would stand had it been done then. */
+const putBack = async (jobId: string, past: NonNullable<DemoJob["past"]>): Promise<void> => {
+  const db = database();
+  const earlier = (days: number) => db.raw("created_at - interval ? day", [days]);
+  const rounds = db("rounds").where({ job_id: jobId }).select("id");
+  for (const table of ["measurements", "builds", "rounds", "sheets"])
+    await db(table)
+      .where({ job_id: jobId })
+      .update({ created_at: earlier(past.daysAgo) });
+  for (const table of ["readings", "turns"])
+    await db(table)
+      .whereIn("round_id", rounds)
+      .update({ created_at: earlier(past.daysAgo) });
+  await db("jobs")
+    .where({ id: jobId })
+    .update({
+      created_at: earlier(past.daysAgo + past.stayed),
+      finished_at: new Date(Date.now() - past.daysAgo * 86_400_000),
+      minutes: JSON.stringify(past.minutes),
+      stages_fresh: false,
+    });
 };
 
 /** Rounds of truing on a simulated wheel: what is stored is what its dial and gauge said. */
-const trueOnStand = async (jobId: string, seed: number, count: number, leaveTurns: boolean): Promise<void> => {
+const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>): Promise<void> => {
+  const { seed, count, leaveTurns, bend = 1, fallen = false } = rounds;
   const record = await jobRecord(jobId);
   if (!record?.wheel) return;
   const { wheel, job } = record;
-  const stand = new StandInWheel(wheel, hiddenWheel(seed, "fresh", { bareLateral: 1.1, bareRadial: 0.8 }));
+  const stand = new StandInWheel(
+    wheel,
+    hiddenWheel(seed, fallen ? "buckled" : "fresh", { bareLateral: 1.1 * bend, bareRadial: 0.8 * bend }),
+  );
   const all = [...Array(wheel.rim.holes).keys()].map((i) => i + 1);
   const history: {
     readings: { lateral: number[]; radial: number[]; tension: number[]; offset: number };

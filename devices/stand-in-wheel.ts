@@ -249,6 +249,13 @@ export class StandInWheel {
     return this.shape[this.ring.at((spoke - 1) * PER_GAP) + 2];
   }
 
+  /** How far it lies outside a true circle there, mm. */
+  bareRadial(spoke: number): number {
+    const at = this.ring.at((spoke - 1) * PER_GAP);
+    const angle = (this.spokes[spoke - 1].rimAngleDeg * Math.PI) / 180;
+    return this.shape[at] * Math.cos(angle) - this.shape[at + 1] * Math.sin(angle);
+  }
+
   truePull(spoke: number): number {
     this.settle();
     return this.pulls[spoke - 1];

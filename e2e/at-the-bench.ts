@@ -73,13 +73,17 @@ export const put = async (page: Page, id: string, figures: Readonly<Record<strin
   }
 };
 
-/** The questions of a sitting, where they are asked: tyre off, no play. */
+/** The questions of a sitting, where they are asked: tyre off, no play, up to tension where nobody read it. */
 export const sit = async (page: Page) => {
   const off = page.getByLabel("entry").getByRole("button", { name: "off", exact: true });
   await expect(off.or(page.getByTestId("walk-spoke"))).toBeVisible();
   if (!(await off.isVisible())) return;
   await off.click();
-  await page.getByLabel("entry").getByRole("button", { name: "no play felt" }).click();
+  const noPlay = page.getByLabel("entry").getByRole("button", { name: "no play felt" });
+  await noPlay.click();
+  await expect(noPlay).toBeHidden();
+  const tight = page.getByLabel("entry").getByRole("button", { name: "up to tension" });
+  if (await tight.isVisible()) await tight.click();
 };
 
 /** A drum wheel of 40 holes as figures, whole. */

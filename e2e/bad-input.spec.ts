@@ -62,3 +62,35 @@ test("a huge body, a repeated request and an old copy lose nothing", async ({ re
   const clash = await second.json();
   expect([clash.stored.customer, clash.given.customer]).toEqual(["One", "Two"]);
 });
+
+test("a page loaded anew while an entry is under way, or while the record is away, loses nothing", async ({
+  page,
+  request,
+}) => {
+  const id = await newJob(request);
+  await page.goto(`/jobs/${id}/measure`);
+  const type = async (label: RegExp, typed: string) => {
+    await page.getByRole("button", { name: label }).first().click();
+    await page.waitForTimeout(300);
+    await page.getByLabel("entry").locator("input").fill(typed);
+    await page.keyboard.press("Enter");
+  };
+  // Held on its way until the page is gone.
+  const url = new RegExp(`jobs/${id}/measurements$`);
+  await page.route(url, () => undefined);
+  await type(/^rim holes/, "36");
+  await page.waitForTimeout(400);
+  await page.unroute(url);
+  await page.reload();
+  await expect(page.getByRole("button", { name: /^rim holes:? 36/ }).first()).toBeVisible();
+  // Not reached at all: kept, said so, and sent by the next page that loads.
+  await page.route(url, (route) => route.abort());
+  await type(/^outside diameter/, "610");
+  await expect(page.getByLabel("entry").getByRole("alert")).toContainText("kept here");
+  await page.unroute(url);
+  await page.goto("/");
+  await page.waitForTimeout(500);
+  await page.goto(`/jobs/${id}/measure`);
+  await expect(page.getByRole("button", { name: /^outside diameter:? 610/ }).first()).toBeVisible();
+  expect(await page.evaluate(() => localStorage.getItem("tall-compass-outbox"))).toBe("[]");
+});

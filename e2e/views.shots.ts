@@ -1,4 +1,5 @@
 import { type Page, test } from "@playwright/test";
+import { sit } from "./at-the-bench";
 
 const open = async (page: Page, mark: string, stage: string) => {
   await page.goto("/");
@@ -66,11 +67,7 @@ test("every main view", async ({ page }) => {
   // The walk with the dial: left before anything is taken, so that the demo stays as it was.
   await open(page, "B-021", "true");
   await page.getByRole("button", { name: "read the wheel" }).click();
-  const entry = page.getByLabel("entry");
-  if (await entry.getByRole("button", { name: "off", exact: true }).isVisible()) {
-    await entry.getByRole("button", { name: "off", exact: true }).click();
-    await entry.getByRole("button", { name: "no play felt" }).click();
-  }
+  await sit(page);
   await page.getByRole("button", { name: "skip" }).click();
   await page.waitForTimeout(400);
   await keep(page, "reading-walk");

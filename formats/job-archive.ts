@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { BadInput } from "@/core/wheel/bad-input";
+import { isKeptPhoto } from "./photo";
 
 /** One file with everything: `job.json`, and each picture beside it under its own name. */
 export const zipArchive = (archive: { readonly files: Readonly<Record<string, Uint8Array>> }): Uint8Array => {
@@ -10,8 +11,10 @@ export const zipArchive = (archive: { readonly files: Readonly<Record<string, Ui
 /** A gigabyte would unpack from a megabyte of zeros: more than this is refused. */
 const MOST_BYTES = 200 * 1024 * 1024;
 
-/** @throws BadInput when it is no archive, or too large unpacked */
-export const unzipArchive = (bytes: Uint8Array): { files: Record<string, Uint8Array> } & Record<string, unknown> => {
+/** @throws BadInput when it is no archive, too large unpacked, or a picture in it is none */
+export const unzipArchive = async (
+  bytes: Uint8Array,
+): Promise<{ files: Record<string, Uint8Array> } & Record<string, unknown>> => {
   let unpacked: Record<string, Uint8Array>;
   try {
     let size = 0;
@@ -27,6 +30,8 @@ export const unzipArchive = (bytes: Uint8Array): { files: Record<string, Uint8Ar
   }
   const { "job.json": job, ...files } = unpacked;
   if (!job) throw new BadInput("archive", "job.json is missing in it; nothing was taken");
+  for (const [name, picture] of Object.entries(files))
+    if (!(await isKeptPhoto(picture))) throw new BadInput("archive.photos", `${name} is no picture; nothing was taken`);
   try {
     return { ...JSON.parse(strFromU8(job)), files };
   } catch {

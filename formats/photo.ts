@@ -47,3 +47,10 @@ export const keepPhoto = async (bytes: Buffer): Promise<KeptPhoto> => {
     return refuse("the picture is damaged or far too large");
   }
 };
+
+/** Whether these bytes are a picture as this application keeps one. */
+export const isKeptPhoto = (bytes: Uint8Array): Promise<boolean> =>
+  sharp(bytes)
+    .metadata()
+    .then(({ format }) => format === "jpeg")
+    .catch(() => false);

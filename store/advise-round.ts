@@ -1,7 +1,8 @@
 import { RimBuckles } from "@/core/mechanics/elastic-wheel";
 import type { Advice } from "@/core/truing/advice";
-import { advise, frontOf } from "@/core/truing/advise";
+import { advise } from "@/core/truing/advise";
 import type { AdviseInput } from "@/core/truing/advise-input";
+import { frontOf } from "@/core/truing/front";
 import { misreadings } from "@/core/truing/misreadings";
 import type { PastRound } from "@/core/truing/state";
 import { BadInput } from "@/core/wheel/bad-input";

@@ -35,12 +35,14 @@ const OWN = ["order"];
 const PHOTO_BYTES = ["large", "small"] as const;
 
 const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
-const stored = (value: unknown): unknown =>
-  value !== null && typeof value === "object" && "date" in (value as Row)
-    ? new Date(String((value as Row).date))
-    : value !== null && typeof value === "object"
-      ? JSON.stringify(value)
-      : value;
+const stored = (table: ArchiveTable, column: string, value: unknown): unknown => {
+  if (value === null || typeof value !== "object") return value;
+  if (!("date" in value)) return JSON.stringify(value);
+  const date = new Date(String(value.date));
+  if (Number.isNaN(date.getTime()))
+    throw new BadInput(`archive.${table}.${column}`, `“${String(value.date)}” is no time; nothing was taken`);
+  return date;
+};
 
 /** Reads a job out in one consistent look. @throws BadInput when there is none */
 export const readArchive = async (jobId: string): Promise<JobArchive> =>
@@ -87,13 +89,55 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
     { isolationLevel: "repeatable read" },
   );
 
+const isRow = (row: unknown): row is Row => typeof row === "object" && row !== null && !Array.isArray(row);
+
 const isArchive = (a: JobArchive): boolean =>
-  a?.format === "tall-compass/job" && a.version === 1 && TABLES.every(({ name }) => Array.isArray(a.tables?.[name]));
+  a?.format === "tall-compass/job" &&
+  a.version === 1 &&
+  TABLES.every(({ name }) => Array.isArray(a.tables?.[name]) && a.tables[name].every(isRow));
+
+/** What each line must belong to: one customer, one wheel, one job, and nothing of another's. */
+const PARENTS: Readonly<Partial<Record<ArchiveTable, readonly [column: string, parent: ArchiveTable]>>> = {
+  wheels: ["customer_id", "customers"],
+  jobs: ["wheel_id", "wheels"],
+  measurements: ["job_id", "jobs"],
+  builds: ["job_id", "jobs"],
+  rounds: ["job_id", "jobs"],
+  readings: ["round_id", "rounds"],
+  turns: ["round_id", "rounds"],
+  sheets: ["job_id", "jobs"],
+  orders: ["job_id", "jobs"],
+  goods: ["order_id", "orders"],
+  photos: ["job_id", "jobs"],
+};
+
+/** @throws BadInput when a line belongs to something that is not in the archive */
+const checkParents = ({ tables }: JobArchive): void => {
+  for (const name of ["customers", "wheels", "jobs"] as const)
+    if (tables[name].length !== 1)
+      throw new BadInput(
+        `archive.${name}`,
+        `it holds ${tables[name].length} ${name}; a job archive holds one; nothing was taken`,
+      );
+  for (const { name } of TABLES) {
+    const belongs = PARENTS[name];
+    if (!belongs) continue;
+    const [column, parent] = belongs;
+    const ids = new Set(tables[parent].map((r) => r.id));
+    const odd = tables[name].findIndex((r) => !ids.has(r[column]));
+    if (odd >= 0)
+      throw new BadInput(
+        `archive.${name}`,
+        `line ${odd + 1} belongs to none of the ${parent} in the archive; nothing was taken`,
+      );
+  }
+};
 
 /** What taking an archive in would do. @throws BadInput */
 export const previewArchive = async (archive: JobArchive): Promise<ArchivePreview> => {
   if (!isArchive(archive))
     throw new BadInput("archive", "this is no job archive of Tall Compass, version 1; nothing was taken");
+  checkParents(archive);
   let held = 0;
   const rows: Record<string, number> = {};
   for (const { name } of TABLES) {
@@ -125,8 +169,8 @@ export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> 
       for (const row of archive.tables[name]) {
         const values: Record<string, unknown> = Object.fromEntries(
           Object.entries(row)
-            .filter(([k]) => k in known)
-            .map(([k, v]) => [k, stored(v)]),
+            .filter(([k]) => Object.hasOwn(known, k))
+            .map(([k, v]) => [k, stored(name, k, v)]),
         );
         if (name === "photos")
           for (const part of PHOTO_BYTES) {

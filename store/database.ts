@@ -28,3 +28,8 @@ export const database = (): Knex => {
   }
   return held.tallCompassDatabase;
 };
+
+/** From here on all that is asked is asked of this one; for a command that has two. */
+export const switchDatabase = (db: Knex): void => {
+  held.tallCompassDatabase = db;
+};

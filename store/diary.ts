@@ -1,7 +1,7 @@
 import { type Away, onTheClock, openMinutes, openStretches } from "@/core/planning/bench-day";
 import type { Diary } from "@/core/planning/diary";
 import { type PlannedJob, planAhead, type Step } from "@/core/planning/schedule";
-import { benchMinutes, type StageTime, stageTimes } from "@/core/planning/stage-times";
+import { benchMinutes, type StageTime, stageTimes, together, UNKNOWN_STAGE } from "@/core/planning/stage-times";
 import type { Settings } from "@/core/shop/settings";
 import { STAGE_NAMES } from "@/core/wheel/stages";
 import { awayFrom } from "./away";
@@ -98,7 +98,7 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
     }
     for (const s of j.stages)
       if (s.state !== "done")
-        steps.push({ kind: "bench", stage: s.stage, minutes: Math.round(times[s.stage]?.median ?? 20) });
+        steps.push({ kind: "bench", stage: s.stage, minutes: Math.round((times[s.stage] ?? UNKNOWN_STAGE).median) });
     return { id: j.id, steps, promised: j.promised ? dayNumber(j.promised) - start : null };
   });
   const order = [...rows]
@@ -111,6 +111,15 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
     openStretches(settings.opensAt, settings.benchMinutes[(start + day + 3) % 7], away.get(isoDay(day)) ?? []);
   const hours = (day: number) => openMinutes(stretches(day));
   const plan = planAhead(planned, hours, order);
+  const needs = planned.map((job) =>
+    together(job.steps.flatMap((s) => (s.kind === "bench" ? [times[s.stage] ?? UNKNOWN_STAGE] : []))),
+  );
+  const slowed = planned.map((job, i) => ({
+    ...job,
+    steps: job.steps.map((s) =>
+      s.kind === "bench" ? { ...s, minutes: Math.round((s.minutes * needs[i].high) / needs[i].median) } : s,
+    ),
+  }));
   return {
     today,
     jobs: jobs.map((j, i) => {
@@ -124,10 +133,11 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
         waitingFor: j.waitingFor,
         next: next ? STAGE_NAMES[next.stage] : "",
         open: j.open,
-        minutes: planned[i].steps.reduce((sum, s) => sum + (s.kind === "bench" ? s.minutes : 0), 0),
+        minutes: needs[i],
       };
     }),
     plan,
+    slow: planAhead(slowed, hours, order).ready,
     clock: plan.slots.map((s) => onTheClock(stretches(s.day), s.from, s.minutes)),
     hours: [...Array(DAYS_SHOWN).keys()].map(hours),
     away: ahead,

@@ -1,7 +1,7 @@
+import type { JobKind } from "@/core/wheel/stages";
 import { database } from "./database";
 import { StaleCopy } from "./stale-copy";
 
-export type JobKind = "rebuild" | "broken-spoke" | "true-only" | "check-only";
 export type ToleranceName = "service" | "shop" | "show" | "race" | "own";
 
 /** A job with its wheel and customer, as the screens show it. */
@@ -99,11 +99,16 @@ export const benchRows = async (most = 100): Promise<Record<string, unknown>[]> 
   // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
   const bench = await selectJobs()
     .whereNull("jobs.finished_at")
+    .whereNot("jobs.kind", "practice")
     .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
     .limit(most);
   const back = await selectJobs().whereNotNull("jobs.finished_at").orderBy("jobs.finished_at", "desc").limit(20);
   return [...bench, ...back];
 };
+
+/** The practice wheels last begun. */
+export const practiceRows = (most = 3): Promise<Record<string, unknown>[]> =>
+  selectJobs().where("jobs.kind", "practice").orderBy("jobs.created_at", "desc").limit(most);
 
 /** A job for a new wheel of a new customer; the same id again changes nothing. */
 export const openJob = async (

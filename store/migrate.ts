@@ -4,6 +4,7 @@ import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
+import * as practice from "./migrations/practice";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
 import * as truing from "./migrations/truing";
@@ -17,6 +18,7 @@ const migrations: Record<string, Knex.Migration> = {
   "006-shop": shop,
   "007-find-words": findWords,
   "008-away": away,
+  "009-practice": practice,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

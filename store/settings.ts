@@ -1,5 +1,5 @@
 import { FIRST_SETTINGS, type Settings, settingsSchema } from "@/core/shop/settings";
-import { parseWith } from "@/core/wheel/wheel-file";
+import { parseWith } from "@/core/wheel/parse-with";
 import { database } from "./database";
 
 export const readSettings = async (): Promise<Settings> => {

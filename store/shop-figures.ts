@@ -1,5 +1,6 @@
 import type { Sheet } from "@/core/sheet/sheet";
 import { type ShopFigures, type Stay, shopFigures } from "@/core/shop/shop-figures";
+import type { JobKind } from "@/core/wheel/stages";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -9,9 +10,14 @@ const YEARS_BACK = 2;
 const NEWEST = 60;
 
 /** Jobs by the month of one of their days; an index alone answers it. */
-const byMonth = async (column: "created_at" | "finished_at", since: Date): Promise<Map<string, number>> => {
+const byMonth = async (
+  column: "created_at" | "finished_at",
+  since: Date,
+  kind: { readonly kind?: JobKind } = {},
+): Promise<Map<string, number>> => {
   const db = database();
   const rows = await db("jobs")
+    .where(kind)
     .where(column, ">=", since)
     .select(db.raw("extract(year_month from ??) as month, count(*) as number", [column]))
     .groupBy("month");
@@ -38,12 +44,14 @@ export const readShopFigures = async (today: string): Promise<ShopFigures> => {
       .join("wheels", "wheels.id", "jobs.wheel_id")
       .select("jobs.id as jobId", "jobs.wheel_id as wheelId", "jobs.kind", "wheels.mark", "wheels.machine")
       .select(day("jobs.created_at", "opened"), day("jobs.finished_at", "finished"));
-  const [takenIn, handedBack, again, last] = await Promise.all([
+  const [opened, learntOn, handedBack, again, last] = await Promise.all([
     byMonth("created_at", since),
+    byMonth("created_at", since, { kind: "practice" }),
     byMonth("finished_at", since),
     seenAgain(since),
     wheelAndDays().select("jobs.minutes").whereNotNull("finished_at").orderBy("finished_at", "desc").limit(NEWEST),
   ]);
+  const takenIn = new Map([...opened].map(([month, n]) => [month, n - (learntOn.get(month) ?? 0)]));
   const [stays, sheets] = await Promise.all([
     again.length === 0 ? [] : wheelAndDays().where("jobs.created_at", ">=", since).whereIn("jobs.wheel_id", again),
     db("sheets")

@@ -45,6 +45,7 @@ export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null
       foundTension: tension([...record.rounds]),
       leftTension: tension([...record.rounds].reverse()),
       rounds: read.length,
+      destressed: record.rounds.filter((r) => r.destressed).length,
       nipplesTurned: record.rounds.reduce((n, r) => n + turnsMade(r, holes).filter((t) => t !== 0).length, 0),
     });
   }

@@ -76,7 +76,7 @@ describe("taking things out and in again", () => {
     const before = same(out);
     await database()("jobs").where({ id }).delete();
     expect(await database()("readings").where({ round_id: String(out.tables.rounds[0].id) })).toHaveLength(0);
-    const read = unzipArchive(zip) as unknown as JobArchive;
+    const read = (await unzipArchive(zip)) as unknown as JobArchive;
     const preview = await previewArchive(read);
     expect(preview.customer).toBe("Ärchive ✓ Test");
     expect(preview.rows.readings).toBe(1);
@@ -87,7 +87,7 @@ describe("taking things out and in again", () => {
   });
 
   test("what is no archive, or lacks a picture, is refused and leaves nothing behind", async () => {
-    expect(() => unzipArchive(new Uint8Array([1, 2, 3]))).toThrow(/cannot be unpacked; nothing was taken/);
+    await expect(unzipArchive(new Uint8Array([1, 2, 3]))).rejects.toThrow(/cannot be unpacked; nothing was taken/);
     await expect(previewArchive({ format: "x" } as unknown as JobArchive)).rejects.toThrow(
       /no job archive of Tall Compass/,
     );

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { BadInput } from "@/core/wheel/bad-input";
-import { parseWith } from "@/core/wheel/wheel-file";
+import { parseWith } from "@/core/wheel/parse-with";
+import { refusedByDatabase } from "@/store/refused-by-database";
 import { StaleCopy } from "@/store/stale-copy";
 
 /** No document of this application is near a megabyte. */
@@ -45,7 +46,8 @@ export const readBody = async <S extends z.ZodType>(request: Request, schema: S)
 export const answer = async (work: () => Promise<unknown>): Promise<Response> => {
   try {
     return Response.json((await work()) ?? { ok: true });
-  } catch (error) {
+  } catch (thrown) {
+    const error = refusedByDatabase(thrown) ?? thrown;
     if (error instanceof BadInput)
       return Response.json({ error: { path: error.path, message: error.message } }, { status: 400 });
     if (error instanceof StaleCopy)

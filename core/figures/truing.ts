@@ -36,6 +36,21 @@ export const SITTING_FIGURES: readonly Figure[] = [
   },
 ];
 
+/** Asked with them while no tension was read: a wheel just laced runs as true as a tight one. */
+export const TIGHT_FIGURE: Figure = {
+  name: "true.tight",
+  label: "how tight it is to begin with",
+  how: "only while no tension is read: as a hand feels it",
+  kind: "choice",
+  picture: "look",
+  choices: [
+    { value: "0.15", label: "just laced" },
+    { value: "0.5", label: "half" },
+    { value: "0.8", label: "nearly" },
+    { value: "1", label: "up to tension" },
+  ],
+};
+
 /** How the bench works at this wheel. */
 export const WAY_FIGURES: readonly Figure[] = [
   {
@@ -54,19 +69,7 @@ export const WAY_FIGURES: readonly Figure[] = [
     picture: "dial",
     likely: [0.05, 3],
   },
-  {
-    name: "true.tight",
-    label: "how tight it is to begin with",
-    how: "only while no tension is read: as a hand feels it",
-    kind: "choice",
-    picture: "look",
-    choices: [
-      { value: "0.15", label: "just laced" },
-      { value: "0.5", label: "half" },
-      { value: "0.8", label: "nearly" },
-      { value: "1", label: "up to tension" },
-    ],
-  },
+  TIGHT_FIGURE,
 ];
 
 /** A nipple that does not turn, or whose spoke slipped back: kept by spoke. */

@@ -111,7 +111,7 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       "true",
       "inside the tolerance",
       inside ? "shown" : "against",
-      `side to side ${mm(tir.lateral)} of ${tolerance.lateral}, hop ${mm(tir.radial)} of ${tolerance.radial}${r.offset === null ? "" : `, offset ${mm(Math.abs(r.offset))} of ${tolerance.offset}`}`,
+      `side to side ${mm(tir.lateral)} of ${tolerance.lateral} mm, hop ${mm(tir.radial)} of ${tolerance.radial} mm${r.offset === null ? "" : `, offset ${mm(Math.abs(r.offset))} of ${tolerance.offset} mm`}`,
     );
   }
   if (r.spread !== null)

@@ -117,13 +117,22 @@ export const multiply = (
   columns: number,
 ): Float64Array => {
   const out = new Float64Array(rows * columns);
-  for (let i = 0; i < rows; i++)
-    for (let k = 0; k < inner; k++) {
+  for (let i = 0; i < rows; i++) {
+    const to = i * columns;
+    let k = 0;
+    // Four at a time, so that a sum is loaded and stored once for four.
+    for (; k + 3 < inner; k += 4) {
+      const at = i * inner + k;
+      const [f0, f1, f2, f3] = [a[at], a[at + 1], a[at + 2], a[at + 3]];
+      const [r0, r1, r2, r3] = [k, k + 1, k + 2, k + 3].map((row) => row * columns);
+      for (let j = 0; j < columns; j++)
+        out[to + j] += f0 * b[r0 + j] + f1 * b[r1 + j] + (f2 * b[r2 + j] + f3 * b[r3 + j]);
+    }
+    for (; k < inner; k++) {
       const factor = a[i * inner + k];
-      if (factor === 0) continue;
-      const to = i * columns;
       const from = k * columns;
       for (let j = 0; j < columns; j++) out[to + j] += factor * b[from + j];
     }
+  }
   return out;
 };

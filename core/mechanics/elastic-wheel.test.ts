@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
+  answerTo,
   bucklingTension,
   defaultStiffness,
   elasticWheel,
@@ -9,6 +10,7 @@ import {
 } from "@/core/mechanics/elastic-wheel";
 import { ringFlexibility } from "@/core/mechanics/ring";
 import { drumWheel } from "@/core/wheel/wheel.test.rig";
+import { chance } from "@/devices/random";
 import { frameInfluences } from "./dense-frame.test.rig";
 
 const worst = (ours: Float64Array, theirs: number[][]): number => {
@@ -109,6 +111,52 @@ describe("elastic wheel", () => {
         },
       ),
       { numRuns: 20 },
+    );
+  });
+
+  // A hair's breadth of one hole off its place and the wheel no longer repeats: it is solved whole and must say the same.
+  test("solved in fours or whole, by matrix or for one set of turns, with spokes slack or none", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 5, max: 18 }), (seed, quarter) => {
+        const luck = chance(seed);
+        const n = quarter * 4;
+        const hub = (toCentre: number) => ({
+          holes: n / 2,
+          holeCircle: luck.between(90, 170),
+          toCentre,
+          holeDiameter: 4,
+        });
+        const wheel = drumWheel(
+          { holes: n, holeOffset: luck.between(0, 4) },
+          {
+            hub: { A: hub(33), B: hub(28) },
+            lacing: { A: { cross: 1 }, B: { cross: 2 } },
+            offset: luck.between(-3, 3),
+          },
+        );
+        const even = wheelGeometry(wheel);
+        const uneven = { ...even, pulls: even.pulls.map((p, i) => (i === 5 ? { ...p, z: p.z + 1e-7 } : p)) };
+        const slack = Math.floor(luck.between(0, 4));
+        const tensions = Float64Array.from({ length: n }, () => luck.between(300, 1800));
+        for (let k = 0; k < slack; k++) tensions[Math.floor(luck.between(0, n - 1e-9))] = 0;
+        const turned = Float64Array.from({ length: n }, () => luck.normal(0.3));
+        const stiffness = { lateralScale: luck.between(0.5, 2), radialScale: luck.between(0.5, 2), share: 0.6 };
+        const whole = elasticWheel(uneven, stiffness, tensions).influences;
+        const ours = elasticWheel(even, stiffness, tensions).influences;
+        const answer = answerTo(even, stiffness, tensions, turned);
+        expect([whole.repeats, ours.repeats]).toEqual([false, !tensions.includes(0)]);
+        for (const what of ["lateral", "radial", "tension"] as const) {
+          const far = Math.max(...whole[what].map(Math.abs));
+          const apart = ours[what].map((v, at) => Math.abs(v - whole[what][at]));
+          expect(Math.max(...apart)).toBeLessThan(1e-6 * far);
+          const missed = answer[what].map((v, i) => {
+            for (let j = 0; j < n; j++) v -= whole[what][i * n + j] * turned[j];
+            return Math.abs(v);
+          });
+          expect(Math.max(...missed)).toBeLessThan(1e-5 * far);
+        }
+      }),
+      { numRuns: 40 },
     );
   });
 

@@ -3,7 +3,9 @@ import { type SectionStiffness, sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
 import type { Wheel } from "../wheel/wheel-file";
 import { invert, multiply } from "./dense";
-import { inPlaneBlock, outOfPlaneBlock, type RingOnFoundation, ringFlexibility } from "./ring";
+import { greens } from "./greens";
+import { FOUR, repeatingAnswer, spread, springsOnRepeating } from "./repeating";
+import { inPlaneBlock, outOfPlaneBlock, type RingOnFoundation } from "./ring";
 
 /** The rim would buckle sideways (or into an oval) under its own hoop force. */
 export class RimBuckles extends Error {
@@ -37,6 +39,8 @@ export interface Influences {
   readonly tension: Float64Array;
   /** mm by which the rim's mean plane moves towards A, per spoke. */
   readonly offset: Float64Array;
+  /** Whether all of it is the same again four spokes on, as in any wheel laced evenly with no spoke slack. */
+  readonly repeats: boolean;
 }
 
 export interface ElasticWheel {
@@ -144,6 +148,63 @@ export const wheelGeometry = (wheel: Wheel): WheelGeometry => {
   return { wheel, spokes, pulls: spokes.map((s) => pullOf(s, wheel.offset)) };
 };
 
+/** What the ring and the spokes on it give way, by columns: of all spokes, or of the first four where the wheel repeats. */
+interface Compliance {
+  readonly fours: boolean;
+  /** mm along spoke i per N in spoke j, ring only; row-major n × columns. */
+  readonly along: Float64Array;
+  readonly lateral: Float64Array;
+  readonly radial: Float64Array;
+  /** N/mm of each spoke if it were taut. */
+  readonly stretch: Float64Array;
+  /** N/mm, 0 where it is slack. */
+  readonly axial: Float64Array;
+  readonly held: Float64Array;
+}
+
+const complianceOf = (geometry: WheelGeometry, stiffness: Stiffness, tensions?: ArrayLike<number>): Compliance => {
+  const { wheel, spokes, pulls } = geometry;
+  const n = spokes.length;
+  const held = new Float64Array(n);
+  if (tensions) for (let i = 0; i < n; i++) held[i] = tensions[i];
+  else {
+    const sides = sideTensions(wheel, spokes);
+    for (let i = 0; i < n; i++) held[i] = sides[spokes[i].flange];
+  }
+  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const stretch = Float64Array.from(spokes, (s) => (wheel.spoke.modulus * area * stiffness.share) / s.span);
+  const axial = stretch.map((k, i) => (held[i] > 0 ? k : 0));
+  const ring = ringUnder(wheel, stiffness, spokes, pulls, held);
+  if (buckles(ring, pulls, axial)) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
+  const { uu, vu, vv, ww, tw, tt, sw, st, ss } = greens(ring, n);
+  // Pull of spoke j on the ring: (radial, tangential, lateral) and, off the centre line, twist z·radial and −z·tangential on w'.
+  const fours = repeatsInFours(pulls, stretch);
+  const columns = fours ? FOUR : n;
+  const lateral = new Float64Array(n * columns);
+  const radial = new Float64Array(n * columns);
+  const along = new Float64Array(n * columns);
+  for (let j = 0; j < columns; j++) {
+    const b = pulls[j];
+    const twist = b.z * b.radial;
+    const couple = -b.z * b.tangential;
+    for (let i = 0; i < n; i++) {
+      const m = i < j ? i - j + n : i - j;
+      const u = uu[m] * b.radial - vu[m] * b.tangential;
+      const v = vu[m] * b.radial + vv[m] * b.tangential;
+      const w = ww[m] * b.lateral + tw[m] * twist - sw[m] * couple;
+      const phi = tw[m] * b.lateral + tt[m] * twist - st[m] * couple;
+      const slope = sw[m] * b.lateral + st[m] * twist + ss[m] * couple;
+      const a = pulls[i];
+      lateral[i * columns + j] = w;
+      radial[i * columns + j] = u;
+      along[i * columns + j] = a.radial * (u + a.z * phi) + a.tangential * (v - a.z * slope) + a.lateral * w;
+    }
+  }
+  return { fours, along, lateral, radial, stretch, axial, held };
+};
+
+const tooMuch = (held: Float64Array): RimBuckles => new RimBuckles(held.reduce((a, b) => a + b, 0) / held.length);
+
 /**
  * The elastic wheel at given tensions.
  *
@@ -159,100 +220,101 @@ export const elasticWheel = (
   stiffness: Stiffness = defaultStiffness(geometry.wheel),
   tensions?: ArrayLike<number>,
 ): ElasticWheel => {
-  const { wheel, spokes, pulls } = geometry;
-  const n = spokes.length;
-  const held = new Float64Array(n);
-  if (tensions) for (let i = 0; i < n; i++) held[i] = tensions[i];
-  else {
-    const sides = sideTensions(wheel, spokes);
-    for (let i = 0; i < n; i++) held[i] = sides[spokes[i].flange];
-  }
-  const axial = new Float64Array(n);
-  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
-  for (let i = 0; i < n; i++)
-    axial[i] = held[i] > 0 ? (wheel.spoke.modulus * area * stiffness.share) / spokes[i].span : 0;
-  const ring = ringUnder(wheel, stiffness, spokes, pulls, held);
-  if (buckles(ring, pulls, axial)) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
-
-  const most = 3 * n;
-  const flex = ringFlexibility(ring, most);
-  const R = ring.radius;
-  // Green's functions at the n angle differences, by a shared cosine table: holes are evenly spaced.
-  const cosine = new Float64Array(n);
-  const sine = new Float64Array(n);
-  for (let m = 0; m < n; m++) {
-    cosine[m] = Math.cos((2 * Math.PI * m) / n);
-    sine[m] = Math.sin((2 * Math.PI * m) / n);
-  }
-  const uu = new Float64Array(n);
-  const vu = new Float64Array(n);
-  const vv = new Float64Array(n);
-  const ww = new Float64Array(n);
-  const tw = new Float64Array(n);
-  const tt = new Float64Array(n);
-  const sw = new Float64Array(n);
-  const st = new Float64Array(n);
-  const ss = new Float64Array(n);
-  for (let m = 0; m < n; m++) {
-    for (let k = 0; k <= most; k++) {
-      const at = (k * m) % n;
-      const c = cosine[at];
-      const s = sine[at];
-      const slope = k / R;
-      uu[m] += flex.uu[k] * c;
-      vu[m] += flex.uv[k] * s;
-      vv[m] += flex.vv[k] * c;
-      ww[m] += flex.ww[k] * c;
-      tw[m] += flex.wt[k] * c;
-      tt[m] += flex.tt[k] * c;
-      // w' at θ from a unit side load (w), a unit twist (t) and a unit load on w' itself (s).
-      sw[m] -= slope * flex.ww[k] * s;
-      st[m] -= slope * flex.wt[k] * s;
-      ss[m] += slope * slope * flex.ww[k] * c;
-    }
-  }
-  // Pull of spoke j on the ring: (radial, tangential, lateral) and, off the centre line, twist z·radial and −z·tangential on w'.
-  const lateralPerForce = new Float64Array(n * n);
-  const radialPerForce = new Float64Array(n * n);
-  const compliance = new Float64Array(n * n);
-  for (let j = 0; j < n; j++) {
-    const b = pulls[j];
-    const twist = b.z * b.radial;
-    const couple = -b.z * b.tangential;
-    for (let i = 0; i < n; i++) {
-      const m = (i - j + n) % n;
-      const u = uu[m] * b.radial - vu[m] * b.tangential;
-      const v = vu[m] * b.radial + vv[m] * b.tangential;
-      const w = ww[m] * b.lateral + tw[m] * twist - sw[m] * couple;
-      const phi = tw[m] * b.lateral + tt[m] * twist - st[m] * couple;
-      const slope = sw[m] * b.lateral + st[m] * twist + ss[m] * couple;
-      const a = pulls[i];
-      lateralPerForce[i * n + j] = w;
-      radialPerForce[i * n + j] = u;
-      compliance[i * n + j] = a.radial * (u + a.z * phi) + a.tangential * (v - a.z * slope) + a.lateral * w;
-    }
-  }
-  // A slack spoke is left out: its row of the inverse is zero. Multiplying by k keeps k = 0 finite.
-  const system = new Float64Array(n * n);
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j < n; j++) system[i * n + j] = axial[i] * compliance[i * n + j] + (i === j ? 1 : 0);
-  const inverse = invert(system, n);
-  if (!inverse) throw new RimBuckles(held.reduce((a, b) => a + b, 0) / n);
-  const tension = inverse;
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) tension[i * n + j] *= axial[j];
-  const lateral = multiply(lateralPerForce, tension, n, n, n);
-  const radial = multiply(radialPerForce, tension, n, n, n);
+  const n = geometry.spokes.length;
+  const given = complianceOf(geometry, stiffness, tensions);
+  const { fours, stretch, axial, held } = given;
+  const onSprings = fours
+    ? springsOnRepeating(given.along, given.lateral, given.radial, stretch)
+    : springsOn(given.along, given.lateral, given.radial, stretch);
+  if (!onSprings) throw tooMuch(held);
+  const { pull: tension, lateral, radial } = onSprings;
+  for (let s = 0; s < n; s++) if (axial[s] === 0) leaveOut(tension, lateral, radial, s, n);
   const offset = new Float64Array(n);
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) offset[j] += lateral[i * n + j] / n;
   return {
     n,
-    spokes,
+    spokes: geometry.spokes,
     tensions: held,
     axial,
-    influences: { n, lateral, radial, tension, offset },
-    lateralPerForce,
-    radialPerForce,
+    influences: { n, lateral, radial, tension, offset, repeats: fours && !axial.includes(0) },
+    lateralPerForce: fours ? spread(given.lateral, n) : given.lateral,
+    radialPerForce: fours ? spread(given.radial, n) : given.radial,
   };
+};
+
+/** What a wheel does when its spokes are shortened: mm at the holes, N in the spokes. */
+export interface Answer {
+  readonly lateral: Float64Array;
+  readonly radial: Float64Array;
+  readonly tension: Float64Array;
+}
+
+/**
+ * The influences times one set of turns, without the influences: what learning from a round asks for again and again.
+ *
+ * @param shortening mm, per spoke
+ * @throws RimBuckles
+ */
+export const answerTo = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness,
+  tensions: ArrayLike<number>,
+  shortening: Float64Array,
+): Answer => {
+  const given = complianceOf(geometry, stiffness, tensions);
+  if (given.fours && !given.axial.includes(0)) {
+    const answer = repeatingAnswer(given.along, given.lateral, given.radial, given.stretch, shortening);
+    if (!answer) throw tooMuch(given.held);
+    return answer;
+  }
+  const n = shortening.length;
+  const { influences } = elasticWheel(geometry, stiffness, tensions);
+  return {
+    lateral: multiply(influences.lateral, shortening, n, n, 1),
+    radial: multiply(influences.radial, shortening, n, n, 1),
+    tension: multiply(influences.tension, shortening, n, n, 1),
+  };
+};
+
+/** Whether every spoke stands and stretches like the one four holes before it, as in any wheel laced evenly. */
+const repeatsInFours = (pulls: readonly Pull[], stretch: ArrayLike<number>): boolean => {
+  const n = pulls.length;
+  if (n % FOUR !== 0) return false;
+  const same = (a: number, b: number, of: number) => Math.abs(a - b) <= 1e-9 * of;
+  for (let i = FOUR; i < n; i++) {
+    const [p, q] = [pulls[i], pulls[i % FOUR]];
+    if (!same(p.radial, q.radial, 1) || !same(p.tangential, q.tangential, 1) || !same(p.lateral, q.lateral, 1))
+      return false;
+    if (!same(p.z, q.z, 10) || !same(stretch[i], stretch[i % FOUR], stretch[i])) return false;
+  }
+  return true;
+};
+
+/** The same as `springsOnRepeating` for a wheel that does not repeat: everything n×n. */
+const springsOn = (
+  compliance: Float64Array,
+  lateral: Float64Array,
+  radial: Float64Array,
+  stretch: Float64Array,
+): ReturnType<typeof springsOnRepeating> => {
+  const n = stretch.length;
+  const system = compliance.slice();
+  for (let i = 0; i < n; i++) system[i * n + i] += 1 / stretch[i];
+  const pull = invert(system, n);
+  return pull && { pull, lateral: multiply(lateral, pull, n, n, n), radial: multiply(radial, pull, n, n, n) };
+};
+
+/** A slack spoke pulls at nothing: its row and column are struck out of (1/k + C) before the inverse, in its own sum after. */
+const leaveOut = (tension: Float64Array, lateral: Float64Array, radial: Float64Array, s: number, n: number): void => {
+  const own = tension[s * n + s];
+  const row = tension.slice(s * n, (s + 1) * n);
+  for (const matrix of [lateral, radial, tension])
+    for (let i = 0; i < n; i++) {
+      const part = matrix[i * n + s] / own;
+      for (let j = 0; j < n; j++) matrix[i * n + j] -= part * row[j];
+    }
+  // What rounding leaves of it is nothing either.
+  for (let i = 0; i < n; i++) tension[s * n + i] = tension[i * n + s] = lateral[i * n + s] = radial[i * n + s] = 0;
 };
 
 /** The mean tension at which the rim would buckle, N per mean spoke, sought up to `limit`. */

@@ -41,10 +41,11 @@ export const inPlaneBlock = (ring: RingOnFoundation, k: number): Block => {
   const stretch = section.EA / R ** 2;
   const bend = section.EIradial / R ** 4;
   const soft = hoop / R ** 2;
+  const kk = k * k;
   return [
-    half * (stretch + bend * k ** 4 - soft * k * k + foundation.radial),
-    half * (stretch * k + bend * k ** 3 - soft * k),
-    half * (stretch * k * k + bend * k * k - soft + foundation.tangential),
+    half * (stretch + bend * kk * kk - soft * kk + foundation.radial),
+    half * (stretch * k + bend * kk * k - soft * k),
+    half * (stretch * kk + bend * kk - soft + foundation.tangential),
   ];
 };
 
@@ -54,10 +55,12 @@ export const outOfPlaneBlock = (ring: RingOnFoundation, k: number): Block => {
   const half = Math.PI * R;
   const bend = section.EIlateral;
   const twist = section.GJ;
+  const kk = k * k;
+  const RR = R * R;
   return [
-    half * ((bend * k ** 4 + twist * k * k) / R ** 4 - (hoop * k * k) / R ** 2 + foundation.lateral),
-    half * ((bend * k * k + twist * k * k) / R ** 3),
-    half * ((bend + twist * k * k) / R ** 2),
+    half * ((bend * kk + twist) * (kk / (RR * RR)) - (hoop * kk) / RR + foundation.lateral),
+    half * ((bend + twist) * (kk / (RR * R))),
+    half * ((bend + twist * kk) / RR),
   ];
 };
 

@@ -12,7 +12,8 @@ export interface DiaryJob {
   readonly waitingFor: string | null;
   readonly next: string;
   readonly open: string;
-  readonly minutes: number;
+  /** Bench minutes it still needs, and between what they lie for the middle half of wheels. */
+  readonly minutes: Pick<StageTime, "median" | "low" | "high">;
 }
 
 /** The bench planned ahead from today. */
@@ -20,6 +21,8 @@ export interface Diary {
   readonly today: string;
   readonly jobs: readonly DiaryJob[];
   readonly plan: Plan;
+  /** When each is ready if all of them are as slow as one wheel in four. */
+  readonly slow: Plan["ready"];
   /** Each slot of the plan by the clock; in pieces where the bench is left in between. */
   readonly clock: readonly (readonly Stretch[])[];
   /** Bench minutes of the days ahead, today first. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type PlannedJob, planAhead } from "@/core/planning/schedule";
-import { benchMinutes, stageTimes } from "@/core/planning/stage-times";
+import { benchMinutes, stageTimes, together } from "@/core/planning/stage-times";
 
 /** Every way to give out unit slots, tried: the least worst lateness there is, days past promise (early counts as less). */
 const bruteForce = (jobs: readonly { release: number; units: number; promised: number }[], perDay: number): number => {
@@ -130,6 +130,9 @@ describe("planning ahead", () => {
     const at = (minutes: number) => minutes * 60_000;
     expect(benchMinutes([at(0), at(5), at(8), at(200), at(204)])).toBeCloseTo(12, 9);
     expect(stageTimes({}).true).toMatchObject({ median: 60, from: 0 });
-    expect(stageTimes({ true: [30, 40, 50, 60] }).true).toMatchObject({ median: 50, low: 40, high: 60, from: 4 });
+    const four = stageTimes({ true: [30, 40, 50, 60] }).true;
+    expect(four).toMatchObject({ median: 50, low: 40, high: 60, from: 4 });
+    // Independent spreads add up as squares: four stages are twice as far apart as one, not four times.
+    expect(together([four, four, four, four])).toEqual({ median: 200, low: 180, high: 220 });
   });
 });

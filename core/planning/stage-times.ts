@@ -19,6 +19,9 @@ const USUAL: Readonly<Record<string, number>> = {
   "hand-back": 10,
 };
 
+/** For a stage nobody has a figure of. */
+export const UNKNOWN_STAGE: StageTime = { median: 20, low: 12, high: 36, from: 0 };
+
 /** A break longer than this is no bench time, minutes. */
 const BREAK = 15;
 /** Wheels of this shop's own before the trade's figure is let go. */
@@ -45,3 +48,10 @@ export const stageTimes = (past: Readonly<Record<string, readonly number[]>>): R
       return [stage, { median: at(0.5), low: at(0.25), high: at(0.75), from: own.length }];
     }),
   );
+
+/** What some stages take together. Slow ones and quick ones make up for each other: the squares of their spreads add up. */
+export const together = (times: readonly StageTime[]): Pick<StageTime, "median" | "low" | "high"> => {
+  const median = times.reduce((sum, t) => sum + t.median, 0);
+  const apart = (end: "low" | "high") => Math.sqrt(times.reduce((sum, t) => sum + (t[end] - t.median) ** 2, 0));
+  return { median, low: median - apart("low"), high: median + apart("high") };
+};

@@ -30,6 +30,8 @@ const FALL = [
 ] as const;
 /** Log of the chance of a reading that is put aside: as small as that of one 4 σ off, 4²/2. */
 const ASIDE = -8;
+/** A weld stands up over a spoke or two; what is longer is the rim's line. */
+const WELD_SPOKES = 2;
 /** Mean square of the left-overs, in their own σ², that calls for nothing more. */
 const WELL = 1.1;
 
@@ -123,12 +125,19 @@ const fitted = (
   const aside: { readonly at: number; readonly row: Float64Array; readonly own: number }[] = [];
   const isAside = new Uint8Array(u);
   const most = Math.max(1, Math.floor(u / 8));
+  /** How many neighbours in a row would be aside with this one. */
+  const runWith = (i: number): number => {
+    let [from, to] = [0, 0];
+    while (to < u && isAside[(i + to + 1) % u]) to++;
+    while (from < u && isAside[(i - from - 1 + u) % u]) from++;
+    return from + to + 1;
+  };
   while (aside.length < most && u - aside.length > 6) {
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
     let worstRatio = 4;
     for (let i = 0; i < u; i++) {
-      if (isAside[i]) continue;
+      if (isAside[i] || runWith(i) > WELD_SPOKES) continue;
       const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
       if (ratio <= worstRatio) continue;
       worst = i;

@@ -21,6 +21,8 @@ export interface Visit {
   readonly leftTension: readonly (number | null)[];
   readonly foundTension: readonly (number | null)[];
   readonly rounds: number;
+  /** Rounds after which the spokes were squeezed or leant on. */
+  readonly destressed: number;
   readonly nipplesTurned: number;
 }
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { BadInput } from "../wheel/bad-input";
-import { parseWith } from "../wheel/wheel-file";
+import { parseWith } from "../wheel/parse-with";
 
 /** A spoke as something that sounds. mm, N/mm², kg/m³. */
 export interface SoundingSpoke {

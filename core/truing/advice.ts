@@ -1,3 +1,4 @@
+import type { Bend } from "./bend";
 import type { Learnt } from "./learn";
 import type { Misread } from "./misread";
 import type { School } from "./schools";
@@ -32,6 +33,8 @@ export interface Advice {
     readonly lateral: readonly number[] | null;
     readonly radial: readonly number[] | null;
     readonly action: RimAction;
+    /** The worst place of the bare rim, where it is to be straightened or scrapped. */
+    readonly bend: Bend | null;
   };
   /** What another way of working costs against the default in mm of run-out; null for the default. */
   readonly school: { readonly name: School; readonly costs: number } | null;

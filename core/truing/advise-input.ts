@@ -1,26 +1,46 @@
 import { z } from "zod";
 import { BadInput } from "../wheel/bad-input";
-import { parseWith, readWheel, type Wheel } from "../wheel/wheel-file";
+import { parseWith } from "../wheel/parse-with";
+import { readWheel, type Wheel } from "../wheel/wheel-file";
 import { SCHOOLS, type School } from "./schools";
 import type { OwnBend, PastRound, RoundReadings } from "./state";
 
 const finite = z.number({
   error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, N, or null where nothing was read`,
 });
-const perSpoke = z.array(finite.nullable());
+const within = (most: number, unit: string, what: string) =>
+  finite
+    .min(-most, { error: (i) => `${i.input} ${unit} cannot be; ${what} lies between -${most} and ${most}` })
+    .max(most, { error: (i) => `${i.input} ${unit} cannot be; ${what} lies between -${most} and ${most}` });
+/** Dials stand at any zero, but none reads a metre. */
+const perSpoke = z.array(within(1000, "mm", "a reading").nullable());
+const tensions = z.array(
+  finite
+    .min(0, {
+      error: (i) => `${i.input} N is less than slack; give 0 for a slack spoke, null for one not read`,
+    })
+    .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` })
+    .nullable(),
+);
+const sigma = within(100, "mm", "what a reading is sure to").positive({
+  error: (i) => `${i.input} mm will not do; what a reading is sure to is more than 0`,
+});
+const turns = within(100, "turns", "what a nipple was turned");
 const tolerancePart = (what: string) =>
-  finite.positive({ error: (i) => `${i.input} will not do; ${what} is more than 0` });
+  finite
+    .min(0.001, { error: (i) => `${i.input} will not do; ${what} is more than 0` })
+    .max(100, { error: (i) => `${i.input} will not do; ${what} is less than 100` });
 
 const readingsSchema = z.object({
   lateral: perSpoke,
   radial: perSpoke,
-  tension: perSpoke.optional(),
-  offset: finite.nullable().optional(),
+  tension: tensions.optional(),
+  offset: within(200, "mm", "an offset").nullable().optional(),
   /** 1 σ of each reading, mm, by what it was taken with. */
   sure: z
     .object({
-      lateral: z.array(finite.positive().nullable()).optional(),
-      radial: z.array(finite.positive().nullable()).optional(),
+      lateral: z.array(sigma.nullable()).optional(),
+      radial: z.array(sigma.nullable()).optional(),
     })
     .optional(),
 });
@@ -63,12 +83,12 @@ export const adviseSchema = z.object({
         .max(20, { error: (i) => `${i.input} is too large; at most 20 turns in one go` })
         .default(1),
       /** Turns already made in this round, null where none: kept, and the rest worked out round them. */
-      fixed: z.array(finite.nullable()).optional(),
+      fixed: z.array(turns.nullable()).optional(),
       left: z.array(z.union([finite.min(0), z.tuple([finite.min(0), finite.min(0)])]).nullable()).optional(),
     })
     .prefault({}),
   history: z
-    .array(z.object({ readings: readingsSchema, turns: z.array(finite), destressed: z.boolean().optional() }))
+    .array(z.object({ readings: readingsSchema, turns: z.array(turns), destressed: z.boolean().optional() }))
     .default([]),
 });
 
@@ -117,13 +137,6 @@ export const readAdvise = (input: unknown): AdviseInput => {
     checkCount(`${at}.tension`, readings.tension, holes);
     checkCount(`${at}.sure.lateral`, readings.sure?.lateral, holes);
     checkCount(`${at}.sure.radial`, readings.sure?.radial, holes);
-    readings.tension?.forEach((t, i) => {
-      if (t !== null && t < 0)
-        throw new BadInput(
-          `${at}.tension[${i}]`,
-          `${t} N is less than slack; give 0 for a slack spoke, null for one not read`,
-        );
-    });
   };
   check("readings", rest.readings);
   rest.history.forEach((h, i) => {

@@ -4,7 +4,7 @@ import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
 import { turnsText } from "@/core/truing/explain";
 import { chance } from "@/devices/random";
-import { bentTrials } from "./bent-trial.test.rig";
+import { bendsFound, bentTrials } from "./bent-trial.test.rig";
 import { runTrial, trialWheel } from "./trial.test.rig";
 
 /** TRIAL_SEEDS="101 102 …" tries others. */
@@ -55,6 +55,21 @@ describe("harder wheels", () => {
   }, 60_000);
   test("bent rims are called the rim, sound ones are not", () => {
     expect(bentTrials(6, 12)).toEqual({ bent: 6, sound: 0 });
+  });
+  test("after three rounds a bend's height and place are known, and how sure", () => {
+    const found = bendsFound(24);
+    const off = (what: "lateral" | "radial") =>
+      found
+        .filter((b) => b.what === what)
+        .map((b) => b.height)
+        .sort((a, b) => a - b);
+    // Nine in ten: what tensions read to 3 % hide of a rim that its spokes hold is now and then more.
+    expect(off("lateral")[10]).toBeLessThan(0.1);
+    expect(off("radial")[10]).toBeLessThan(0.2);
+    expect(found.filter((b) => b.place <= 1).length).toBeGreaterThanOrEqual(23);
+    const told = found.filter((b) => b.inRange !== null);
+    expect(told.length).toBeGreaterThan(12);
+    expect(told.filter((b) => b.inRange).length).toBeGreaterThanOrEqual(0.95 * told.length);
   }, 60_000);
 });
 

@@ -1,31 +1,30 @@
-import { bucklingTension, type Stiffness, type WheelGeometry, wheelGeometry } from "../mechanics/elastic-wheel";
+import { type WheelGeometry, wheelGeometry } from "../mechanics/elastic-wheel";
 import { meanReading, type Readings, totalReading } from "../runout/runout";
 import { sideTensions } from "../tension/balance";
-import { threadCeiling } from "../tension/ceiling";
 import { sideMean, spreadOf } from "../tension/spread";
 import type { Advice, Forecast, RimAction, Verdict } from "./advice";
 import type { AdviseInput } from "./advise-input";
-import { type Aim, type Outcome, outcome, solveAim, trouble, withSlack } from "./aim";
+import { type Aim, type Outcome, outcome, trouble } from "./aim";
 import { type BareRim, bareRim } from "./bare-rim";
+import { worstBend } from "./bend";
 import { explain } from "./explain";
 import { handSteps } from "./hand-steps";
-import { type Learnt, learn } from "./learn";
+import { learn } from "./learn";
+import { bestReachable, makeAim, settledAim, slackAtEnd } from "./make-aim";
 import { bySchool, inPairs, type School } from "./schools";
-import { type WheelState, wheelBetween, wheelState, workingTensions } from "./state";
+import { solveAim } from "./solve-aim";
+import { squaresOf } from "./squares";
+import { wheelBetween, wheelState, workingTensions } from "./state";
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;
-/** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
-const SPREAD_USED = 0.95;
 /** Touches a wheel should need, per spoke, and the rounds they are for: the first may touch all, one past them still a few. */
 const TOUCHES = { each: 3, rounds: 4, free: 2, more: 0.25 };
-/** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
-const NOT_CHASED = 0.03;
-/** A round that makes the run-out better by less than this is not worth the touches. */
-const WORTH = 0.015;
-
-/** N: past anything. */
-const NO_BOUND = 1e9;
+/** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
+ * hundredth is gone with its twist; later ones end on it. */
+const CLOSE = { nudges: 40, touch: 0.04 };
+/** A round that makes the run-out better by less than this, mm, or this part of the tolerance, is not worth the touches. */
+const WORTH = { least: 0.01, ofTolerance: 0.1 };
 
 /** The figures of a wheel as forecast; the target's own side is the tighter. */
 const asForecast = (geometry: WheelGeometry, after: Outcome): Forecast => {
@@ -103,13 +102,15 @@ export const advise = (input: AdviseInput): Advice => {
   const school = input.school ?? "at-once";
   const whole = settledAim(aim, released, learnt.grip);
   const settled = bySchool(whole, school, tolerance);
-  const wished = solveAim(settled) ?? stay;
+  const squares = squaresOf(settled);
+  const wished = solveAim(settled, squares) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const loose = Math.abs(tightNow - stage) > 0.08;
-  const touch = loose || worstNow > 3 ? 0.002 : 0.15;
+  const touch = loose || worstNow > 3 ? 0.002 : CLOSE.touch;
+  const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
   const touches = loose || history.length < TOUCHES.free ? n : touchesLeft(history, n);
-  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches);
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
   // What was already turned this round stays turned, whatever is made of the rest.
@@ -124,8 +125,12 @@ export const advise = (input: AdviseInput): Advice => {
     radial: Math.min(totalReading(unmasked(readings.radial, state.radial.masked)), now.radialTir),
   };
   const readTensions = (readings.tension ?? []).filter((t) => t !== null).length >= n / 2;
-  const tightEnough = !readTensions || Math.abs(tightNow / input.stage - 1) <= 0.05;
-  const even = !readTensions || spreadOf(geometry.spokes, state.tension) <= tolerance.tensionSpread;
+  // Told by hand, tension is known roughly; not told at all, it is taken as it should be and said so.
+  const near = readTensions ? 0.05 : input.tight === undefined ? Number.POSITIVE_INFINITY : 0.15;
+  const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
+  // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
+  const unsure = (state.tensionSigma * n) / full.reduce((a, b) => a + b, 0);
+  const even = !readTensions || spreadOf(geometry.spokes, state.tension) <= tolerance.tensionSpread + unsure;
   const complete =
     readings.lateral.filter((r) => r !== null).length >= 3 && readings.radial.filter((r) => r !== null).length >= 3;
   const done =
@@ -135,12 +140,10 @@ export const advise = (input: AdviseInput): Advice => {
     Math.abs(readings.offset ?? 0) <= tolerance.offset &&
     tightEnough &&
     even;
-  // With no bound in the way, and the whole tension wanted, what was wished for is already the best there is.
-  const unbounded = stage === input.stage && wished.every((t, i) => t < aim.high[i] - 1e-3 && t > aim.low[i] + 1e-3);
   const met = atRest.lateralTir <= tolerance.lateral && atRest.radialTir <= tolerance.radial;
   // Nor is it asked for while tension is still being brought up.
   const reachable =
-    unbounded || met || stage < input.stage ? outcome(settled, wished) : bestReachable(input, geometry, settled, full);
+    met || stage < input.stage ? outcome(settled, wished) : bestReachable(input, geometry, settled, full);
   const outOfReach = reachable.lateralTir > tolerance.lateral || reachable.radialTir > tolerance.radial;
   const gain = Math.max(released.lateralTir, released.radialTir) - Math.max(atRest.lateralTir, atRest.radialTir);
   const nothingRead =
@@ -150,7 +153,12 @@ export const advise = (input: AdviseInput): Advice => {
     Math.abs(released.offset) - Math.abs(atRest.offset) > 0.05 ||
     (readTensions && (!tightEnough || !even) && trouble(settled, atRest, 0) < 0.9 * trouble(settled, released, 0)) ||
     Math.abs(tightNow - stage) > 0.05;
-  if (!begun && (nothingRead || (gain < WORTH && !gainsElse))) turns = stay;
+  // Less will do where it brings the wheel inside.
+  const brings = met && !(released.lateralTir <= tolerance.lateral && released.radialTir <= tolerance.radial);
+  const worth = brings
+    ? WORTH.least
+    : Math.max(WORTH.least, WORTH.ofTolerance * Math.min(tolerance.lateral, tolerance.radial));
+  if (!begun && (nothingRead || (gain < worth && !gainsElse))) turns = stay;
   const settles =
     Math.max(released.lateralTir / tolerance.lateral, released.radialTir / tolerance.radial) <= 1 &&
     worstNow > 1 &&
@@ -159,20 +167,27 @@ export const advise = (input: AdviseInput): Advice => {
   if (done) verdict = "done";
   else if (settles) verdict = "destress";
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
-  // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, if there was any.
-  else if (turns.every((t) => t === 0) && history.at(-1)?.turns.some((t) => t !== 0)) verdict = "destress";
+  // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, or noise; a second
+  // look tells which.
+  else if (turns.every((t) => t === 0) && !nothingRead) verdict = "destress";
   if (!begun && (verdict === "done" || verdict === "destress")) turns = stay;
   const after = outcome(aim, turns);
   const bare =
     state.tensionAssumed || !complete
       ? null
-      : bareRim(geometry, learnt.stiffness, state.lateral.at, state.radial.at, state.tension);
+      : bareRim(geometry, learnt.stiffness, state.lateral.at, state.radial.at, state.tension, state.tensionSigma);
   const action = rimAction(verdict, bare);
+  const bent = bare && (action === "straighten" || action === "scrap");
   const advice = {
     turns: [...turns],
     forecast: asForecast(geometry, after),
     verdict,
-    rim: { lateral: bare ? [...bare.lateral] : null, radial: bare ? [...bare.radial] : null, action },
+    rim: {
+      lateral: bare ? [...bare.lateral] : null,
+      radial: bare ? [...bare.radial] : null,
+      action,
+      bend: bent ? worstBend(geometry, learnt.stiffness, state, bare) : null,
+    },
     learnt,
   };
   return {
@@ -180,18 +195,6 @@ export const advise = (input: AdviseInput): Advice => {
     school: schoolCost(school, whole, atRest, nipple.step, touch, touches),
     reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
   };
-};
-
-/** Spokes that cannot be turned and would be pushed when all is done are slack then: worked out again without them. */
-const slackAtEnd = (aim: Aim): Aim => {
-  if (aim.counted.every((c) => c === 1)) return aim;
-  const wished = solveAim(aim);
-  if (!wished) return aim;
-  const end = outcome(aim, wished);
-  const slack = [...aim.counted.keys()].filter(
-    (i) => aim.counted[i] === 0 && end.tension[i] < 0 && aim.perTurn.tension[i * aim.n + i] > 0,
-  );
-  return slack.length === 0 ? aim : withSlack(aim, slack);
 };
 
 /** How many nipples this round may touch: an even share of what is left for the rounds to come. */
@@ -218,134 +221,6 @@ const schoolCost = (
     name: school,
     costs: Math.max(atRest.lateralTir, atRest.radialTir) - Math.max(free.lateralTir, free.radialTir),
   };
-};
-
-/** How true the wheel could be for each unevenness allowed: the front between the two, mm and fraction. */
-export const frontOf = (input: AdviseInput): { readonly spread: number; readonly tir: number }[] => {
-  const { wheel, readings, history } = input;
-  const geometry = wheelGeometry(wheel);
-  const sides = sideTensions(wheel, geometry.spokes);
-  const full = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
-  const learnt = learn(geometry, full, readings, history);
-  const elastic = wheelBetween(geometry, learnt.stiffness, workingTensions(geometry, full, readings), full);
-  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight, input.bare);
-  const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, input.stage);
-  let least = Number.POSITIVE_INFINITY;
-  return [0.03, 0.06, 0.1, 0.15, 0.2, 0.3, 0.45].map((spread) => {
-    const there = bestReachable(
-      { ...input, tolerance: { ...input.tolerance, tensionSpread: spread } },
-      geometry,
-      aim,
-      full,
-    );
-    // More room never makes it worse; what the solver leaves over must not say so.
-    least = Math.min(least, Math.max(there.lateralTir, there.radialTir));
-    return { spread, tir: least };
-  });
-};
-
-const makeAim = (
-  input: AdviseInput,
-  geometry: WheelGeometry,
-  influences: {
-    readonly lateral: Float64Array;
-    readonly radial: Float64Array;
-    readonly tension: Float64Array;
-    readonly offset: Float64Array;
-  },
-  state: WheelState,
-  learnt: Learnt,
-  full: Float64Array,
-  stage: number,
-): Aim => {
-  const { wheel, tolerance, nipple } = input;
-  const n = full.length;
-  const perTurn = wheel.spoke.threadPitch * learnt.grip;
-  const scaled = (matrix: Float64Array) => matrix.map((v) => v * perTurn);
-  const wanted = full.map((t) => t * stage);
-  const limit = ceiling(geometry, learnt.stiffness);
-  const low = new Float64Array(n);
-  const high = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const left = nipple.left?.[i];
-    const [slacken, tighten] =
-      left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
-    const made = nipple.fixed?.[i];
-    low[i] = (typeof made === "number" ? made : -Math.min(nipple.most, slacken)) - 1e-9;
-    high[i] = (typeof made === "number" ? made : Math.min(nipple.most, tighten)) + 1e-9;
-  }
-  const counted = low.map((l, i) => (high[i] - l < nipple.step && typeof nipple.fixed?.[i] !== "number" ? 0 : 1));
-  // While tension is still being brought up, evenness may wait a little for the shape.
-  // Beside a spoke that cannot be turned its neighbours need all the room there is.
-  const held = counted.includes(0);
-  const used = (held ? 1 : SPREAD_USED) * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
-  return {
-    n,
-    lateral: state.lateral.at,
-    radial: state.radial.at,
-    tension: state.tension,
-    offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
-    rough: stage < input.stage,
-    perTurn: {
-      lateral: scaled(influences.lateral),
-      radial: scaled(influences.radial),
-      tension: scaled(influences.tension),
-      offset: scaled(influences.offset),
-    },
-    wanted,
-    counted,
-    floor: wanted.map((t, i) => (counted[i] === 0 ? -NO_BOUND : Math.max(0.1 * t, t * (1 - used)))),
-    ceiling: wanted.map((t, i) => (counted[i] === 0 ? NO_BOUND : Math.min(limit, t * (1 + used)))),
-    low,
-    high,
-    weights: {
-      lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15),
-      radial: Math.max(NOT_CHASED, tolerance.radial * 0.15),
-      offset: tolerance.offset * 0.15,
-      spread: tolerance.tensionSpread * (held ? 5 : 1.2),
-      mean: held ? 0.06 : 0.02,
-    },
-  };
-};
-
-/** The same aim for the wheel once its spokes have let go of their twist: what is held now has acted, and a turn counts whole. */
-const settledAim = (aim: Aim, released: Outcome, grip: number): Aim => ({
-  ...aim,
-  lateral: released.lateral,
-  radial: released.radial,
-  tension: released.tension,
-  offset: aim.offset === null ? null : released.offset,
-  perTurn: {
-    lateral: aim.perTurn.lateral.map((v) => v / grip),
-    radial: aim.perTurn.radial.map((v) => v / grip),
-    tension: aim.perTurn.tension.map((v) => v / grip),
-    offset: aim.perTurn.offset.map((v) => v / grip),
-  },
-});
-
-/** N: what thread and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
-const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {
-  const thread = threadCeiling(geometry.wheel.spoke.diameter, geometry.wheel.spoke.threadPitch);
-  const target = geometry.wheel.tension.target;
-  const buckling = bucklingTension(geometry, stiffness, 3 * target) / 1.5;
-  return Math.max(Math.min(thread, buckling), 1.02 * target);
-};
-
-/** The least run-out to be had at this stage inside the allowed unevenness, however many turns and rounds it takes. */
-const bestReachable = (input: AdviseInput, geometry: WheelGeometry, aim: Aim, full: Float64Array): Outcome => {
-  const n = full.length;
-  const window = input.tolerance.tensionSpread;
-  const free: Aim = {
-    ...aim,
-    wanted: full.map((t) => t * input.stage),
-    floor: full.map((t, i) => (aim.counted[i] === 0 ? -NO_BOUND : t * input.stage * (1 - window))),
-    ceiling: full.map((t, i) => (aim.counted[i] === 0 ? NO_BOUND : t * input.stage * (1 + window))),
-    low: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? -1e-9 : -6)),
-    high: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? 1e-9 : 6)),
-    weights: { ...aim.weights, lateral: 0.02, radial: 0.02, spread: 5, offset: 0.2 },
-  };
-  const turns = solveAim(free);
-  return outcome(free, turns ?? new Float64Array(geometry.spokes.length));
 };
 
 /** mm of bend in the bare rim that a press should take out before spokes are asked to. */

@@ -2,8 +2,9 @@ import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { sideTensions } from "@/core/tension/balance";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { type Aim, outcome, solveAim } from "./aim";
+import { type Aim, outcome } from "./aim";
 import { handSteps } from "./hand-steps";
+import { solveAim } from "./solve-aim";
 
 /** What a wheel could be: mm with turns of any size, and in steps of a hand as far as a search finds them. */
 export interface BestPossible {
@@ -37,6 +38,7 @@ export const bestPossible = (
     tension: Float64Array.from(all, (s) => stand.truePull(s)),
     offset: stand.readOffset(),
     perTurn: influences,
+    repeats: influences.repeats && stuck.length === 0,
     wanted,
     counted: Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : 1)),
     floor: wanted.map((t, i) => window(i + 1, t * (1 - spread), 0)),

@@ -1,8 +1,10 @@
 import type { Influences, WheelGeometry } from "../mechanics/elastic-wheel";
+import { spreadOf } from "../tension/spread";
 import type { Side } from "../wheel/wheel-file";
 import type { Advice, Reason } from "./advice";
 import type { AdviseInput } from "./advise-input";
 import type { Outcome } from "./aim";
+import type { Bend } from "./bend";
 import type { WheelState } from "./state";
 
 /** What the two sides are called in texts; the caller replaces them with the names given at booking in. */
@@ -109,6 +111,33 @@ const stretchText = (scene: Scene, spokes: readonly number[]): string => {
   return parts.join("; ");
 };
 
+/** Part of a side's mean. */
+const WORTH_SAYING = 0.03;
+
+/** mm between which a figure lies with 95 in 100. */
+const between = (size: number, sigma: number): string =>
+  `${Math.max(0, size - 2 * sigma).toFixed(1)} to ${(size + 2 * sigma).toFixed(1)}`;
+
+/** `12 to 16`, `39 to 3`, `7`. */
+export const stretchWords = (spokes: readonly number[]): string =>
+  spokes.length === 1 ? String(spokes[0]) : `${spokes[0]} to ${spokes[spokes.length - 1]}`;
+
+const bendReason = (bend: Bend, scrap: boolean): Reason => {
+  const size = Math.abs(bend.height);
+  const how =
+    bend.what === "lateral"
+      ? `${size.toFixed(1)} mm to the ${bend.height > 0 ? SIDE_WORD.A : SIDE_WORD.B}`
+      : `${size.toFixed(1)} mm ${bend.height > 0 ? "high" : "low"}`;
+  const stands = `without its spokes it would still stand ${how} there, most at ${bend.peak} (${between(size, bend.sigma)} mm)`;
+  return {
+    code: scrap ? "scrap" : "straighten",
+    spokes: bend.spokes,
+    text: scrap
+      ? `Scrap at this tolerance: the bare rim is bent at ${stretchWords(bend.spokes)}; ${stands}. A rim bent this far does not come back true.`
+      : `Straighten the rim at ${stretchWords(bend.spokes)} first: ${stands}.`,
+  };
+};
+
 /** Largest first, never more than one round. */
 export const explain = (scene: Scene): Reason[] => {
   const { input, geometry, state, now, after, reachable, stage, advice } = scene;
@@ -120,13 +149,15 @@ export const explain = (scene: Scene): Reason[] => {
     reasons.push({
       code: "done",
       spokes: [],
-      text: `Side to side ${mm(now.lateralTir)} and hop ${mm(now.radialTir)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.`,
+      text: `Side to side ${mm(now.lateralTir)} and hop ${mm(now.radialTir)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.${state.tensionAssumed ? " True is not tight: no tension was read, so pluck or gauge a few, or squeeze every pair, before it leaves." : ""}`,
     });
   if (verdict === "destress")
     reasons.push({
       code: "destress",
       spokes: [],
-      text: "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything.",
+      text: input.history.at(-1)?.turns.some((t) => t !== 0)
+        ? "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything."
+        : "Nothing is worth turning on these readings: squeeze pairs all round and read again; what is left may be the readings themselves.",
     });
   if (verdict === "rim")
     reasons.push({
@@ -134,28 +165,7 @@ export const explain = (scene: Scene): Reason[] => {
       spokes: [],
       text: `This is the rim: with every spoke within ${Math.round(tolerance.tensionSpread * 100)} % of its side, ${mm(Math.max(reachable.lateralTir, reachable.radialTir))} mm is the best to be had (side to side ${mm(reachable.lateralTir)}, hop ${mm(reachable.radialTir)}). More would be bought with slack spokes beside tight ones.`,
     });
-  if (advice.rim.action === "straighten" && advice.rim.lateral && advice.rim.radial) {
-    const line = [...advice.rim.lateral].some(
-      (v) => Math.abs(v) >= Math.max(...(advice.rim.radial ?? []).map(Math.abs)),
-    )
-      ? advice.rim.lateral
-      : advice.rim.radial;
-    const peak = line.reduce((best, v, i) => (Math.abs(v) > Math.abs(line[best]) ? i : best), 0);
-    const n = line.length;
-    const bent = [...Array(n).keys()]
-      .filter(
-        (i) =>
-          Math.min((i - peak + n) % n, (peak - i + n) % n) <= 4 &&
-          line[i] * line[peak] > 0 &&
-          Math.abs(line[i]) > Math.abs(line[peak]) / 3,
-      )
-      .map((i) => i + 1);
-    reasons.push({
-      code: "straighten",
-      spokes: bent,
-      text: `Straighten the rim near spoke ${peak + 1} by about ${Math.abs(line[peak]).toFixed(1)} mm first: without its spokes it would still be bent there.`,
-    });
-  }
+  if (advice.rim.bend) reasons.push(bendReason(advice.rim.bend, advice.rim.action === "scrap"));
   if (verdict !== "done" && stage < input.stage)
     reasons.push({
       code: "stage",
@@ -166,6 +176,16 @@ export const explain = (scene: Scene): Reason[] => {
     .map((spokes) => ({ spokes, size: spokes.reduce((sum, s) => sum + Math.abs(turns[s - 1]), 0) }))
     .sort((a, b) => b.size - a.size);
   for (const { spokes } of groups) reasons.push({ code: "turn", spokes, text: stretchText(scene, spokes) });
+  const spread = {
+    now: state.tensionAssumed ? 0 : spreadOf(geometry.spokes, state.tension),
+    after: advice.forecast.tensionSpread,
+  };
+  if (turns.some((t) => t !== 0) && spread.now - spread.after > WORTH_SAYING)
+    reasons.push({
+      code: "even",
+      spokes: [],
+      text: `Evens the spokes: the farthest from its side's mean goes from ${Math.round(100 * spread.now)} % to ${Math.round(100 * spread.after)} %.`,
+    });
   if (advice.learnt.lastAnswer !== null)
     reasons.push({
       code: "learnt",
@@ -183,7 +203,7 @@ export const explain = (scene: Scene): Reason[] => {
     reasons.push({
       code: "tension-assumed",
       spokes: [],
-      text: "No tensions were read: they are reckoned from the turns made, starting from an even wheel. Read a few to be sure.",
+      text: "No tensions were read: they are reckoned from the turns made, starting from an even wheel, and on some wheels they stand half as high again, or more. Gauge or pluck a few before you tighten further.",
     });
   for (const [what, line] of [
     ["side to side", state.lateral],

@@ -1,7 +1,18 @@
-import { type Aim, byNipple, outcome, trouble, troubleAfterMove, turned } from "./aim";
+import type { Aim } from "./aim";
+import { type SumOfSquares, squaresOf } from "./squares";
+import { standing } from "./standing";
 
-/** Price of a touch past which none would be left; a wheel that needs them all the same gets them. */
-const DEAREST = 5;
+/** Trouble past which a nipple is not dropped for the sake of few touches: a wheel that needs it gets it. */
+const DEAREST = 20;
+
+/** Whom a nipple gives its turn to: the next, and the next of its own side and slant. */
+const LIKE = [1, 2, 4, -2];
+/** How far apart, in spokes, two nipples stand that are nudged together. */
+const NEAR = 7;
+/** Steps round the circle by the golden section never come near where they were. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+/** A move must gain this much. */
+const LEAST_GAIN = 1e-6;
 
 /**
  * Turns that a hand can make: whole steps, few nipples. Plain rounding of forty nipples costs some hundredths of
@@ -11,6 +22,9 @@ const DEAREST = 5;
  * @param turns wished for, any size
  * @param step the smallest turn, as 1/16
  * @param most nipples that may be touched: those that help least are dropped until no more are left
+ * @param nudges how often, when nothing helps any more, two nipples near each other are turned a step all the same and
+ * the search goes on from there: it was stuck behind a hump more often than at the bottom
+ * @param squares of the aim, where they are known already
  */
 export const handSteps = (
   aim: Aim,
@@ -18,81 +32,121 @@ export const handSteps = (
   step: number,
   touch: number,
   most = Number.POSITIVE_INFINITY,
+  nudges = 0,
+  squares: SumOfSquares = squaresOf(aim),
 ): Float64Array => {
   const { n } = aim;
-  const per = byNipple(aim);
-  const clamp = (i: number, t: number) =>
-    Math.min(Math.floor(aim.high[i] / step + 1e-9) * step, Math.max(Math.ceil(aim.low[i] / step - 1e-9) * step, t));
-  const x = Float64Array.from(turns, (t, i) => clamp(i, Math.round(t / step) * step));
-  let here = outcome(aim, x);
-  let squared = x.reduce((sum, t) => sum + t * t, 0);
+  const at = standing(aim, squares);
+  const { x } = at;
+  const least = Float64Array.from(aim.low, (l) => Math.ceil(l / step - 1e-9) * step);
+  const largest = Float64Array.from(aim.high, (h) => Math.floor(h / step + 1e-9) * step);
+  const clamp = (i: number, t: number) => Math.min(largest[i], Math.max(least[i], t));
+  for (let i = 0; i < n; i++) at.turn(i, clamp(i, Math.round(turns[i] / step) * step));
   let touched = x.reduce((count, t) => count + (t === 0 ? 0 : 1), 0);
-  let price = touch;
-  let cost = trouble(aim, here, squared) + price * touched;
-  const grown = (i: number, d: number) => d * (2 * x[i] + d);
+  let cost = at.trouble() + touch * touched;
+  let cap = Number.POSITIVE_INFINITY;
   const touchChange = (i: number, d: number) => (x[i] === 0 ? 1 : 0) - (Math.abs(x[i] + d) < step / 2 ? 1 : 0);
-  const tryMove = (i: number, di: number, j: number, dj: number): number => {
-    const more = grown(i, di) + (dj === 0 ? 0 : grown(j, dj));
-    const touches = touched + touchChange(i, di) + (dj === 0 ? 0 : touchChange(j, dj));
-    return troubleAfterMove(aim, per, here, i, di, j, dj, squared + more) + price * touches;
+  const free = (i: number, d: number) => {
+    const t = x[i] + d;
+    return t >= least[i] - 1e-9 && t <= largest[i] + 1e-9;
   };
-  const free = (i: number, d: number) => Math.abs(clamp(i, x[i] + d) - x[i] - d) <= 1e-9;
   const turn = (i: number, d: number): void => {
-    squared += grown(i, d);
     touched += touchChange(i, d);
-    x[i] += d;
-    here = turned(aim, per, here, i, d);
+    at.turn(i, d);
+    if (Math.abs(x[i]) < step / 2) x[i] = 0;
   };
-  // Best move of one nipple, taken at once: going round a few times costs a sixth of seeking the best of all each time.
-  const better = (moves: readonly (readonly [number, number, number, number])[]): boolean => {
-    let best = cost - 1e-6;
-    let move: readonly [number, number, number, number] | null = null;
-    for (const [i, d, j, e] of moves) {
-      if (!free(i, d) || (e !== 0 && !free(j, e))) continue;
-      const c = tryMove(i, d, j, e);
-      if (c < best) {
-        best = c;
-        move = [i, d, j, e];
-      }
-    }
-    if (!move) return false;
-    turn(move[0], move[1]);
-    if (move[3] !== 0) turn(move[2], move[3]);
-    cost = best;
+  // The best move so far of the nipple in hand.
+  const best = { cost: 0, i: -1, d: 0, j: 0, e: 0 };
+  const look = (i: number, d: number, j: number, e: number): void => {
+    if (!free(i, d) || (e !== 0 && !free(j, e))) return;
+    const more = touchChange(i, d) + (e === 0 ? 0 : touchChange(j, e));
+    if (more > 0 && touched + more > cap) return;
+    const touches = touch * (touched + more);
+    const c = at.troubleAfter(i, d, j, e, best.cost - touches) + touches;
+    if (c >= best.cost) return;
+    best.cost = c;
+    best.i = i;
+    best.d = d;
+    best.j = j;
+    best.e = e;
+  };
+  // The best move of one nipple is made at once: going round a few times costs a sixth of seeking the best of all each time.
+  const better = (i: number, moves: (i: number) => void): boolean => {
+    best.cost = cost - LEAST_GAIN;
+    best.i = -1;
+    moves(i);
+    if (best.i < 0) return false;
+    turn(best.i, best.d);
+    if (best.e !== 0) turn(best.j, best.e);
+    cost = best.cost;
     return true;
+  };
+  const alone = (i: number): void => {
+    look(i, step, i, 0);
+    look(i, -step, i, 0);
+    if (x[i] !== 0) look(i, -x[i], i, 0);
+  };
+  // A nipple's turn given away whole to another, or a step moved across.
+  const withLike = (i: number): void => {
+    for (const apart of LIKE) {
+      const j = (i + apart + n) % n;
+      look(i, -x[i], j, x[i]);
+      look(i, step, j, -step);
+      look(i, -step, j, step);
+    }
   };
   const search = (): void => {
     for (let round = 0; round < 20; round++) {
       let gained = false;
-      for (let i = 0; i < n; i++) {
-        const moves = [[i, step, i, 0] as const, [i, -step, i, 0] as const];
-        if (better(Math.abs(x[i]) < step / 2 ? moves : [...moves, [i, -x[i], i, 0] as const])) gained = true;
-      }
+      for (let i = 0; i < n; i++) if (better(i, alone)) gained = true;
       if (gained) continue;
       if (aim.rough) break;
-      // A nipple's turn given away whole to another, or a step moved across.
-      for (let i = 0; i < n; i++) {
-        if (Math.abs(x[i]) < step / 2) continue;
-        const pairs = [1, 2, 4, n - 2].map((apart) => (i + apart) % n);
-        if (
-          better(
-            pairs.flatMap((j) => [
-              [i, -x[i], j, x[i]] as const,
-              [i, step, j, -step] as const,
-              [i, -step, j, step] as const,
-            ]),
-          )
-        )
-          gained = true;
-      }
+      for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, withLike)) gained = true;
       if (!gained) break;
     }
   };
   search();
-  while (touched > most && price < DEAREST) {
-    price = 1.5 * Math.max(price, touch);
-    cost = trouble(aim, here, squared) + price * touched;
+  while (touched > most) {
+    let leastHarm = DEAREST;
+    let drops: readonly [number, number] | null = null;
+    for (let i = 0; i < n; i++) {
+      if (x[i] === 0 || !free(i, -x[i])) continue;
+      for (const apart of [0, ...LIKE]) {
+        const j = (i + apart + n) % n;
+        const whole = j === i;
+        if (!whole && (x[j] === 0 || !free(j, x[i]))) continue;
+        const touches = touched + touchChange(i, -x[i]) + (whole ? 0 : touchChange(j, x[i]));
+        const others = touch * touches - cost;
+        const harm = at.troubleAfter(i, -x[i], j, whole ? 0 : x[i], leastHarm - others) + others;
+        if (harm >= leastHarm) continue;
+        leastHarm = harm;
+        drops = [i, j];
+      }
+    }
+    if (!drops) break;
+    const [i, j] = drops;
+    const given = x[i];
+    turn(i, -given);
+    if (j !== i) turn(j, given);
+    cost += leastHarm;
+    cap = touched;
     search();
   }
-  return x.map((t) => (Math.abs(t) < step / 2 ? 0 : t));
+  cap = Math.max(most, touched);
+  for (let nudge = 0; nudge < nudges; nudge++) {
+    const before = { stood: at.mark(), touched, cost };
+    const first = Math.floor(n * ((nudge * GOLDEN) % 1));
+    const second = (first + 1 + (nudge % NEAR)) % n;
+    for (const [i, d] of [
+      [first, nudge & 1 ? step : -step],
+      [second, nudge & 2 ? step : -step],
+    ] as const)
+      if (free(i, d)) turn(i, d);
+    cost = at.trouble() + touch * touched;
+    search();
+    if (cost < before.cost - 1e-9 && touched <= cap) continue;
+    at.backTo(before.stood);
+    ({ touched, cost } = before);
+  }
+  return x.slice();
 };

@@ -5,10 +5,11 @@ import { sideTensions } from "@/core/tension/balance";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { chance } from "@/devices/random";
 import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
-import { type Aim, outcome, solveAim, trouble } from "./aim";
+import { type Aim, outcome, trouble } from "./aim";
 import { bareRim } from "./bare-rim";
 import { handSteps } from "./hand-steps";
 import { learn } from "./learn";
+import { solveAim } from "./solve-aim";
 import type { PastRound } from "./state";
 import { trialWheel } from "./trial.test.rig";
 
@@ -132,6 +133,7 @@ describe("the aim", () => {
       tension: matrix(900, 0.6).map(Math.abs),
       offset: new Float64Array(n).map((_, i) => (i % 2 === 0 ? 0.03 : -0.03)),
     },
+    repeats: false,
     wanted: new Float64Array(n).fill(1000),
     counted: new Float64Array(n).fill(1),
     floor: new Float64Array(n).fill(800),

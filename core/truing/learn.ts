@@ -1,6 +1,6 @@
 import { cholesky, choleskySolve } from "../mechanics/dense";
-import type { Stiffness, WheelGeometry } from "../mechanics/elastic-wheel";
-import { type PastRound, type RoundReadings, readingSigma, wheelBetween, workingTensions } from "./state";
+import { type Answer, answerTo, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
+import { type PastRound, type RoundReadings, readingSigma, tensionsBetween, workingTensions } from "./state";
 
 /** What the rounds so far have taught about this wheel. */
 export interface Learnt {
@@ -27,62 +27,96 @@ const asStiffness = (u: Unknowns): Stiffness => ({
   share: Math.exp(u.lnShare),
 });
 
-/** Forecast minus what happened, each over its own uncertainty, for every pair of readings between which something was turned. */
-const misfit = (
+/** A place read before and after the turns of one round. */
+interface Moved {
+  readonly what: "lateral" | "radial" | "tension";
+  readonly at: number;
+  readonly by: number;
+  /** 1 σ of the two readings together. */
+  readonly sigma: number;
+}
+
+/** A round in which something was turned, as far as it can teach. */
+interface Lesson {
+  /** mm each spoke was shortened by, had the whole turn reached its thread. */
+  readonly shortened: Float64Array;
+  readonly about: Float64Array;
+  /** Slack spokes take up an unknown part first. */
+  readonly anySlack: boolean;
+  readonly moved: readonly Moved[];
+}
+
+const lessonsOf = (
   geometry: WheelGeometry,
   wanted: ArrayLike<number>,
   rounds: readonly RoundReadings[],
   turns: readonly (readonly number[])[],
-  u: Unknowns,
-): number[] => {
-  const n = geometry.spokes.length;
+): Lesson[] => {
   const pitch = geometry.wheel.spoke.threadPitch;
-  const out: number[] = [];
+  const lessons: Lesson[] = [];
   for (let r = 0; r + 1 < rounds.length; r++) {
     if (!turns[r].some((t) => t !== 0)) continue;
-    const before = rounds[r];
-    const after = rounds[r + 1];
-    const elastic = wheelBetween(
-      geometry,
-      asStiffness(u),
-      workingTensions(geometry, wanted, before),
-      workingTensions(geometry, wanted, after),
-    );
-    const { lateral, radial, tension } = elastic.influences;
-    const anySlack = (before.tension ?? []).some((t, i) => t !== null && t <= 0 && after.tension?.[i] !== 0);
+    const [before, after] = [rounds[r], rounds[r + 1]];
+    const moved: Moved[] = [];
     const compare = (
-      a: readonly (number | null)[] | undefined,
-      b: readonly (number | null)[] | undefined,
-      influence: Float64Array,
-      floor: (v: number, at: number, of: RoundReadings) => number,
-      pulls: boolean,
+      what: Moved["what"],
+      floor: (value: number, at: number, of: RoundReadings) => number,
+      teaches: (value: number) => boolean,
     ) => {
-      if (!a || !b) return;
-      let size = 0;
-      const moved = new Float64Array(n);
-      for (let i = 0; i < n; i++) {
-        for (let j = 0; j < n; j++) moved[i] += influence[i * n + j] * turns[r][j] * pitch * u.grip;
-        size += moved[i] ** 2 / n;
-      }
-      // What the model leaves out grows with what was moved; slack spokes take up an unknown part first.
-      const model = (anySlack ? 0.35 : 0.06) * Math.sqrt(size);
-      for (let i = 0; i < n; i++) {
-        const x = a[i];
-        const y = b[i];
-        if (x === null || y === null || x === undefined || y === undefined) continue;
-        if (pulls && (x <= 0 || y <= 0)) continue;
-        const sigma = Math.hypot(floor(x, i, before), floor(y, i, after), model);
-        const off = (moved[i] - (y - x)) / sigma;
-        // One wild reading must not teach: beyond 3 σ its pull stays that of 3 σ.
-        out.push(Math.abs(off) <= 3 ? off : Math.sign(off) * Math.sqrt(6 * Math.abs(off) - 9));
+      const [a, b] = [before[what] ?? [], after[what] ?? []];
+      for (let i = 0; i < a.length; i++) {
+        const [x, y] = [a[i] ?? null, b[i] ?? null];
+        if (x === null || y === null || !teaches(x) || !teaches(y)) continue;
+        moved.push({ what, at: i, by: y - x, sigma: Math.hypot(floor(x, i, before), floor(y, i, after)) });
       }
     };
-    compare(before.lateral, after.lateral, lateral, (_, i, of) => readingSigma(of, "lateral", i), false);
-    compare(before.radial, after.radial, radial, (_, i, of) => readingSigma(of, "radial", i), false);
-    compare(before.tension, after.tension, tension, (t) => Math.max(0.03 * t, 15), true);
+    compare("lateral", (_, i, of) => readingSigma(of, "lateral", i), always);
+    compare("radial", (_, i, of) => readingSigma(of, "radial", i), always);
+    compare(
+      "tension",
+      (t) => Math.max(0.03 * t, 15),
+      (t) => t > 0,
+    );
+    lessons.push({
+      shortened: Float64Array.from(turns[r], (t) => t * pitch),
+      about: tensionsBetween(workingTensions(geometry, wanted, before), workingTensions(geometry, wanted, after)),
+      anySlack: (before.tension ?? []).some((t, i) => t !== null && t <= 0 && after.tension?.[i] !== 0),
+      moved,
+    });
   }
+  return lessons;
+};
+
+const always = (): boolean => true;
+
+/** Forecast minus what happened, each over its own uncertainty, for every place of every lesson. */
+const misfit = (lessons: readonly Lesson[], answers: readonly Answer[], grip: number): number[] => {
+  const out: number[] = [];
+  lessons.forEach(({ moved, anySlack }, l) => {
+    // What the model leaves out grows with what was moved.
+    const part = (anySlack ? 0.35 : 0.06) * grip;
+    const model = {
+      lateral: part * rms(answers[l].lateral),
+      radial: part * rms(answers[l].radial),
+      tension: part * rms(answers[l].tension),
+    };
+    for (const { what, at, by, sigma } of moved) {
+      const off = (answers[l][what][at] * grip - by) / Math.sqrt(sigma * sigma + model[what] * model[what]);
+      // One wild reading must not teach: beyond 3 σ its pull stays that of 3 σ.
+      out.push(Math.abs(off) <= 3 ? off : Math.sign(off) * Math.sqrt(6 * Math.abs(off) - 9));
+    }
+  });
   return out;
 };
+
+const rms = (x: Float64Array): number => {
+  let sum = 0;
+  for (let i = 0; i < x.length; i++) sum += x[i] * x[i];
+  return Math.sqrt(sum / x.length);
+};
+
+/** Passes of the fit; from the third on the slopes of the second are good enough. */
+const PASSES = { most: 5, slopes: 2 };
 
 /**
  * Fits the four unknowns to what each round really did, by Gauss–Newton about the prior (Gelb, *Applied Optimal
@@ -105,20 +139,28 @@ export const learn = (
   const sigma = { lnLateral: PRIOR.lnScale, lnRadial: PRIOR.lnScale, lnShare: shareSigma, grip: PRIOR.gripSigma };
   const low = { lnLateral: -1.4, lnRadial: -1.4, lnShare: Math.log(0.25), grip: 0.7 };
   const high = { lnLateral: 1.4, lnRadial: 1.4, lnShare: 0, grip: 1 };
-  const residuals = (u: Unknowns) => [
-    ...misfit(geometry, wanted, rounds, turns, u),
+  const lessons = lessonsOf(geometry, wanted, rounds, turns);
+  const answersOf = (u: Unknowns) => lessons.map((l) => answerTo(geometry, asStiffness(u), l.about, l.shortened));
+  const residuals = (u: Unknowns, answers: readonly Answer[]) => [
+    ...misfit(lessons, answers, u.grip),
     ...keys.map((k) => (u[k] - prior[k]) / sigma[k]),
   ];
   const cost = (list: readonly number[]) => list.reduce((sum, x) => sum + x * x, 0);
   let at = prior;
-  let here = residuals(at);
+  let answers = answersOf(at);
+  const untaught = answers.at(-1);
+  let here = residuals(at, answers);
   let damping = 1e-3;
-  for (let pass = 0; pass < 5; pass++) {
-    const slopes = keys.map((k) => {
-      const step = 0.02 * (at[k] + 0.02 > high[k] ? -1 : 1);
-      const there = residuals({ ...at, [k]: at[k] + step });
-      return there.map((x, i) => (x - here[i]) / step);
-    });
+  let slopes: number[][] = [];
+  for (let pass = 0; pass < PASSES.most; pass++) {
+    if (pass < PASSES.slopes)
+      slopes = keys.map((k) => {
+        const step = 0.02 * (at[k] + 0.02 > high[k] ? -1 : 1);
+        const u = { ...at, [k]: at[k] + step };
+        // Twist changes how much of a turn arrives, not how the wheel answers to it.
+        const there = residuals(u, k === "grip" ? answers : answersOf(u));
+        return there.map((x, i) => (x - here[i]) / step);
+      });
     const normal = new Float64Array(16);
     const right = new Float64Array(4);
     for (let a = 0; a < 4; a++) {
@@ -132,10 +174,12 @@ export const learn = (
     const next = Object.fromEntries(
       keys.map((k, i) => [k, Math.min(high[k], Math.max(low[k], at[k] + step[i]))]),
     ) as unknown as Unknowns;
-    const there = residuals(next);
+    const then = answersOf(next);
+    const there = residuals(next, then);
     if (cost(there) < cost(here)) {
       const gained = cost(here) - cost(there);
       at = next;
+      answers = then;
       here = there;
       damping = Math.max(damping / 5, 1e-6);
       if (gained < 0.5) break;
@@ -144,7 +188,7 @@ export const learn = (
   return {
     stiffness: asStiffness(at),
     grip: usualGrip(at.grip),
-    lastAnswer: answer(geometry, wanted, rounds, turns, share),
+    lastAnswer: turns.at(-1)?.some((t) => t !== 0) && untaught ? answered(rounds, untaught) : null,
   };
 };
 
@@ -161,32 +205,15 @@ const usualGrip = (fitted: number): number => {
 };
 
 /** Slope of what happened over what an untaught wheel would have done in the last round. */
-const answer = (
-  geometry: WheelGeometry,
-  wanted: ArrayLike<number>,
-  rounds: readonly RoundReadings[],
-  turns: readonly (readonly number[])[],
-  share: number,
-): number | null => {
-  const r = turns.length - 1;
-  if (!turns[r].some((t) => t !== 0)) return null;
-  const n = geometry.spokes.length;
-  const { lateral } = wheelBetween(
-    geometry,
-    { lateralScale: 1, radialScale: 1, share },
-    workingTensions(geometry, wanted, rounds[r]),
-    workingTensions(geometry, wanted, rounds[r + 1]),
-  ).influences;
+const answered = (rounds: readonly RoundReadings[], untaught: Answer): number | null => {
+  const [before, after] = rounds.slice(-2);
   let top = 0;
   let under = 0;
-  for (let i = 0; i < n; i++) {
-    const a = rounds[r].lateral[i];
-    const b = rounds[r + 1].lateral[i];
-    if (a === null || b === null) continue;
-    let moved = 0;
-    for (let j = 0; j < n; j++) moved += lateral[i * n + j] * turns[r][j] * geometry.wheel.spoke.threadPitch;
+  untaught.lateral.forEach((moved, i) => {
+    const [a, b] = [before.lateral[i], after.lateral[i]];
+    if (a === null || b === null) return;
     top += moved * (b - a);
     under += moved * moved;
-  }
+  });
   return under > 1e-6 ? top / under : null;
 };

@@ -1,18 +1,29 @@
 import { cholesky, lowerInverse } from "../mechanics/dense";
 
 /**
- * A convex quadratic programme: least ½·xᵀPx + qᵀx with every row gᵢ·x ≤ hᵢ and low ≤ x ≤ high.
- * Bounds may be infinite. P row-major, symmetric and positive; rows dense, row-major.
+ * A convex quadratic programme: least ½·xᵀPx + qᵀx with low ≤ x ≤ high and every product gᵣ·x inside a band of its own.
+ * Bounds and ends of bands may be infinite. P row-major, symmetric and positive.
  */
 export interface QuadraticProgramme {
   readonly variables: number;
   readonly P: Float64Array;
   readonly q: Float64Array;
-  readonly rows: number;
-  readonly G: Float64Array;
-  readonly h: Float64Array;
+  readonly bands: Bands;
   readonly low: Float64Array;
   readonly high: Float64Array;
+}
+
+/**
+ * For each row r: low[r] − by[r]·x[widener[r]] ≤ G[r]·x ≤ high[r] + by[r]·x[widener[r]]. Both ends of a band ask for the
+ * same product, and it is worked out once. G dense, row-major, rows × variables.
+ */
+export interface Bands {
+  readonly rows: number;
+  readonly G: Float64Array;
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+  readonly by: Float64Array;
+  readonly widener: Int32Array;
 }
 
 /** A row that adds less than this part of its length to those that hold already says nothing new. */
@@ -29,7 +40,10 @@ const NOTHING_NEW = 1e-10;
  * @returns the least point, or null when no point fits all rows
  */
 export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-9): Float64Array | null => {
-  const { variables: n, P, q, rows: m, G, h, low, high } = qp;
+  const { variables: n, P, q, bands, low, high } = qp;
+  const { G, by, widener } = bands;
+  // What may hold is named by a number: the two ends of band r are 2r and 2r+1, the two bounds of x[i] come after them.
+  const ends = 2 * bands.rows;
   const factor = cholesky(P, n);
   if (!factor) return null;
   // Rows of J: an orthogonal set in the metric of P, JᵀJ = P⁻¹; the first `held` reach the rows that hold, the others none.
@@ -39,50 +53,61 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-9): Float6
   const R = new Float64Array(n * n);
   const holding = new Int32Array(n);
   const price = new Float64Array(n + 1);
-  const holds = new Uint8Array(m + 2 * n);
+  const holds = new Uint8Array(ends + 2 * n);
   let held = 0;
   const d = new Float64Array(n);
   const z = new Float64Array(n);
   const r = new Float64Array(n);
 
-  const brokenBy = (code: number): number => {
-    if (code >= m) {
-      const i = (code - m) >> 1;
-      return (code - m) & 1 ? low[i] - x[i] : x[i] - high[i];
-    }
-    return dot(G, code * n, x, 0, n) - h[code];
+  const product = (row: number): number => dot(G, row * n, x, 0, n);
+  const pastEnd = (code: number, at: number): number => {
+    const row = code >> 1;
+    const room = by[row] * x[widener[row]];
+    return code & 1 ? bands.low[row] - at - room : at - bands.high[row] - room;
   };
-  // Most rows are never near: only those that were once broken are looked at in each step, all only when none of them is.
+  const brokenBy = (code: number): number => {
+    if (code < ends) return pastEnd(code, product(code >> 1));
+    const i = (code - ends) >> 1;
+    return (code - ends) & 1 ? low[i] - x[i] : x[i] - high[i];
+  };
+  // Some rows are never near: only those that were once broken are looked at in each step, all only when none of them is.
   const seen: number[] = [];
-  const isSeen = new Uint8Array(m);
+  const isSeen = new Uint8Array(bands.rows);
   const worstBroken = (): number => {
     let worst = -1;
-    let by = tolerance;
-    const look = (code: number): void => {
-      if (holds[code]) return;
-      const here = brokenBy(code);
-      if (here <= by) return;
-      by = here;
+    let most = tolerance;
+    const look = (code: number, broken: number): void => {
+      if (broken <= most || holds[code]) return;
+      most = broken;
       worst = code;
     };
-    for (const c of seen) look(c);
-    for (let b = 0; b < 2 * n; b++) look(m + b);
+    const lookAtRow = (row: number): void => {
+      const at = product(row);
+      look(2 * row, pastEnd(2 * row, at));
+      look(2 * row + 1, pastEnd(2 * row + 1, at));
+    };
+    for (const row of seen) lookAtRow(row);
+    for (let code = ends; code < ends + 2 * n; code++) look(code, brokenBy(code));
     if (worst >= 0) return worst;
-    for (let c = 0; c < m; c++) {
-      if (isSeen[c] || brokenBy(c) <= tolerance) continue;
-      isSeen[c] = 1;
-      seen.push(c);
-      look(c);
+    for (let row = 0; row < bands.rows; row++) {
+      if (isSeen[row]) continue;
+      const before = most;
+      lookAtRow(row);
+      if (most === before) continue;
+      isSeen[row] = 1;
+      seen.push(row);
     }
     return worst;
   };
   /** d = Jᵀ(−row): rows say ≤, the method wants ≥. @returns its length squared */
   const project = (code: number): number => {
-    if (code < m) {
-      for (let k = 0; k < n; k++) d[k] = -dot(J, k * n, G, code * n, n);
+    if (code < ends) {
+      const row = code >> 1;
+      const sign = code & 1 ? 1 : -1;
+      for (let k = 0; k < n; k++) d[k] = sign * dot(J, k * n, G, row * n, n) + by[row] * J[k * n + widener[row]];
     } else {
-      const i = (code - m) >> 1;
-      const sign = (code - m) & 1 ? 1 : -1;
+      const i = (code - ends) >> 1;
+      const sign = (code - ends) & 1 ? 1 : -1;
       for (let k = 0; k < n; k++) d[k] = sign * J[k * n + i];
     }
     let square = 0;
@@ -90,7 +115,7 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-9): Float6
     return square;
   };
 
-  for (let steps = 0; steps < 40 * (m + n); steps++) {
+  for (let steps = 0; steps < 40 * (ends + n); steps++) {
     const next = worstBroken();
     if (next < 0) return x;
     price[held] = 0;
@@ -98,10 +123,13 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-9): Float6
     for (;;) {
       let free = 0;
       for (let k = held; k < n; k++) free += d[k] * d[k];
-      for (let k = held - 1; k >= 0; k--) {
-        let sum = d[k];
-        for (let j = k + 1; j < held; j++) sum -= R[j * n + k] * r[j];
-        r[k] = sum / R[k * n + k];
+      // R·r = d, from the last; column by column, as R lies.
+      for (let k = 0; k < held; k++) r[k] = d[k];
+      for (let j = held - 1; j >= 0; j--) {
+        const column = j * n;
+        const f = r[j] / R[column + j];
+        r[j] = f;
+        for (let k = 0; k < j; k++) r[k] -= R[column + k] * f;
       }
       // How far until a row that holds stops pushing, and how far until the next one holds.
       let short = Number.POSITIVE_INFINITY;
@@ -114,20 +142,16 @@ export const solveQuadratic = (qp: QuadraticProgramme, tolerance = 1e-9): Float6
       const nothingNew = free <= NOTHING_NEW * length;
       const whole = nothingNew ? Number.POSITIVE_INFINITY : brokenBy(next) / free;
       const step = Math.min(short, whole);
-      if (step === Number.POSITIVE_INFINITY) return null;
+      // Also what is no number any more: figures past all measure must not go round for ever.
+      if (!(step < Number.POSITIVE_INFINITY)) return null;
       for (let k = 0; k < held; k++) price[k] = Math.max(0, price[k] - step * r[k]);
       price[held] += step;
       if (!nothingNew) {
-        z.fill(0);
-        for (let k = held; k < n; k++) {
-          const f = d[k] * step;
-          const row = k * n;
-          for (let j = 0; j < n; j++) z[j] += f * J[row + j];
-        }
-        for (let j = 0; j < n; j++) x[j] += z[j];
+        combine(J, d, held, n, z);
+        for (let j = 0; j < n; j++) x[j] += step * z[j];
       }
       if (step === whole) {
-        joins(J, R, d, held, n);
+        joins(J, R, d, z, held, n);
         holding[held++] = next;
         holds[next] = 1;
         break;
@@ -171,6 +195,23 @@ const dot = (a: Float64Array, at: number, b: Float64Array, from: number, n: numb
   return s0 + s1 + (s2 + s3);
 };
 
+/** z = Σ d[k]·(row k of J) from row `first` on; four rows at a time, so that a sum is loaded and stored once for four. */
+const combine = (J: Float64Array, d: Float64Array, first: number, n: number, z: Float64Array): void => {
+  z.fill(0);
+  let k = first;
+  for (; k + 3 < n; k += 4) {
+    const row = k * n;
+    const [d0, d1, d2, d3] = [d[k], d[k + 1], d[k + 2], d[k + 3]];
+    for (let j = 0; j < n; j++)
+      z[j] += d0 * J[row + j] + d1 * J[row + n + j] + (d2 * J[row + 2 * n + j] + d3 * J[row + 3 * n + j]);
+  }
+  for (; k < n; k++) {
+    const f = d[k];
+    const row = k * n;
+    for (let j = 0; j < n; j++) z[j] += f * J[row + j];
+  }
+};
+
 /** Turns two rows of J, and nothing else, so that (a, b) becomes (length, 0). @returns the length */
 const turn = (J: Float64Array, first: number, second: number, a: number, b: number, n: number): number => {
   const length = Math.sqrt(a * a + b * b);
@@ -187,8 +228,12 @@ const turn = (J: Float64Array, first: number, second: number, a: number, b: numb
   return length;
 };
 
-/** One row more holds: what of it is free is mirrored into one direction (Householder), the last column of R. */
-const joins = (J: Float64Array, R: Float64Array, d: Float64Array, held: number, n: number): void => {
+/**
+ * One row more holds: what of it is free is mirrored into one direction (Householder), the last column of R.
+ *
+ * @param z what the free part of d makes of the rows of J
+ */
+const joins = (J: Float64Array, R: Float64Array, d: Float64Array, z: Float64Array, held: number, n: number): void => {
   let square = 0;
   for (let k = held; k < n; k++) square += d[k] * d[k];
   // The sign that adds, so that nothing cancels.
@@ -199,11 +244,7 @@ const joins = (J: Float64Array, R: Float64Array, d: Float64Array, held: number, 
   R[held * n + held] = length;
   d[held] = first;
   const across = new Float64Array(n);
-  for (let k = held; k < n; k++) {
-    const f = d[k] * scale;
-    const row = k * n;
-    for (let j = 0; j < n; j++) across[j] += f * J[row + j];
-  }
+  for (let j = 0; j < n; j++) across[j] = scale * (z[j] - length * J[held * n + j]);
   for (let k = held; k < n; k++) {
     const f = d[k];
     const row = k * n;

@@ -89,21 +89,22 @@ export const workingTensions = (
 };
 
 /**
- * The wheel as it answers between two rounds, about the mean of where each spoke was and will be. A spoke that is slack
- * before and after pulls at nothing and is left out; one that only becomes tight or slack on the way counts as in play.
+ * Tensions about which the wheel is taken between two rounds: the mean of where each spoke was and will be. A spoke that
+ * is slack before and after pulls at nothing and is left out (0); one that only becomes tight or slack on the way counts
+ * as in play.
  */
+export const tensionsBetween = (now: ArrayLike<number>, then: ArrayLike<number>): Float64Array =>
+  Float64Array.from({ length: now.length }, (_, i) =>
+    now[i] <= 0 && then[i] <= 0 ? 0 : Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
+  );
+
+/** The wheel as it answers between two rounds. */
 export const wheelBetween = (
   geometry: WheelGeometry,
   stiffness: Stiffness,
   now: ArrayLike<number>,
   then: ArrayLike<number>,
-): ElasticWheel => {
-  const n = geometry.spokes.length;
-  const about = Float64Array.from({ length: n }, (_, i) =>
-    now[i] <= 0 && then[i] <= 0 ? 0 : Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
-  );
-  return elasticWheel(geometry, stiffness, about);
-};
+): ElasticWheel => elasticWheel(geometry, stiffness, tensionsBetween(now, then));
 
 const product = (matrix: Float64Array, x: ArrayLike<number>, n: number): Float64Array => {
   const out = new Float64Array(n);
@@ -116,7 +117,7 @@ const product = (matrix: Float64Array, x: ArrayLike<number>, n: number): Float64
 };
 
 /** A line without its mean and its once-per-turn part: where the whole rim stands is told by readings, not by forces. */
-const bendOnly = (line: Float64Array): Float64Array => {
+export const withoutWholeRim = (line: Float64Array): Float64Array => {
   const n = line.length;
   let mean = 0;
   let cos = 0;
@@ -182,7 +183,7 @@ export const wheelState = (
     const slack = (round.readings.tension ?? []).some((t, i) => t !== null && t <= 0 && now.tension?.[i] !== 0);
     const wide = fresh ? 1 : slack ? 100 : 1;
     const line = (what: "lateral" | "radial", moved: Float64Array) => {
-      const carried = (FORECAST_SIGMA * rms(moved) + (fresh ? 0 : 0.01)) ** 2 * wide;
+      const carried = (FORECAST_SIGMA * rms(moved) + (fresh ? 0 : 0.005)) ** 2 * wide;
       const values = round.readings[what];
       add(sums[what], values, moved, (_, i) => readingSigma(round.readings, what, i) ** 2 + carried);
       const rest = between(values);
@@ -221,8 +222,8 @@ export const wheelState = (
   // What the tensions force on the rim, and its own bend where a plate told it, are known where nothing was read; only the
   // rest has to be guessed between readings.
   const known = (perForce: Float64Array, bent: Readings | undefined): Float64Array => {
-    const forced = anyTension ? bendOnly(product(perForce, filled, n)) : new Float64Array(n);
-    const bare = bent ? bendOnly(rimLine(bent, PLATE_SIGMA).at) : null;
+    const forced = anyTension ? withoutWholeRim(product(perForce, filled, n)) : new Float64Array(n);
+    const bare = bent ? withoutWholeRim(rimLine(bent, PLATE_SIGMA).at) : null;
     return bare ? forced.map((v, i) => v + bare[i]) : forced;
   };
   const line = (sum: (typeof sums)["lateral"], perForce: Float64Array, bent: Readings | undefined): RimLine =>

@@ -12,12 +12,17 @@ export const STAGE_NAMES: Record<Stage, string> = {
   "hand-back": "Hand back",
 };
 
+/** What a wheel comes in for; a practice wheel is nobody's and leaves no trace in the shop's figures. */
+export const JOB_KINDS = ["rebuild", "broken-spoke", "true-only", "check-only", "practice"] as const;
+export type JobKind = (typeof JOB_KINDS)[number];
+
 /** What each kind of job needs; a customer who waits for a wheel to be trued is not asked for its tension. */
 export const STAGES_OF_KIND: Record<string, readonly Stage[]> = {
   rebuild: ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"],
   "broken-spoke": ["book-in", "spokes", "lace", "true", "hand-back"],
   "true-only": ["book-in", "true", "hand-back"],
   "check-only": ["book-in", "true", "hand-back"],
+  practice: ["tension", "true"],
 };
 
 export type StageState = "done" | "next" | "missing" | "waiting" | "ahead" | "changed";

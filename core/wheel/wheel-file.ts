@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { BadInput } from "./bad-input";
+import { parseWith } from "./parse-with";
 
 /** Zod's own words, with what was given added: a message must say what came and what would do. */
 const number = (what: string) =>
@@ -15,7 +16,8 @@ const between = (low: number, high: number, what: string) =>
     .max(high, { error: (issue) => `${issue.input} is too large; ${what} lies between ${low} and ${high}` });
 const oneOf = <const T extends readonly [string, ...string[]]>(values: T, what: string) =>
   z.enum(values, {
-    error: (issue) => `${JSON.stringify(issue.input)} will not do; ${what} is one of ${values.join(", ")}`,
+    error: (issue) =>
+      `${issue.input === undefined ? "is missing" : `${JSON.stringify(issue.input)} will not do`}; ${what} is one of ${values.join(", ")}`,
   });
 
 const flangeRow = z
@@ -128,22 +130,6 @@ export type WheelInput = z.input<typeof wheelSchema>;
 export type Wheel = z.output<typeof wheelSchema>;
 export type Side = "A" | "B";
 export type Flange = Wheel["hub"]["A"];
-
-/** `["rim", "holes"]` to `rim.holes`, `["readings", "lateral", 3]` to `readings.lateral[3]`. */
-export const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>(
-    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text === "" ? String(key) : `${text}.${String(key)}`),
-    "",
-  );
-
-/** Parses with a schema. @throws BadInput for the first thing wrong, with its path */
-export const parseWith = <S extends z.ZodType>(schema: S, input: unknown, at = ""): z.output<S> => {
-  const result = schema.safeParse(input);
-  if (result.success) return result.data;
-  const first = result.error.issues[0];
-  const path = pathText(first.path);
-  throw new BadInput([at, path].filter(Boolean).join("."), first.message);
-};
 
 /** The most crosses a side can have: the spoke would pass the hub's far edge beyond a tangent plus half a hub pitch. */
 export const mostCrosses = (holes: number, erd: number, holeCircle: number): number => {

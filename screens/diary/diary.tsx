@@ -49,7 +49,8 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
   };
   const now = plan.slots[0];
   const nowJob = now ? diary.jobs.find((j) => j.id === now.id) : null;
-  const late = plan.ready.filter((r) => (r.late ?? 0) > 0);
+  // A promise is in danger as soon as work that goes slowly would break it.
+  const late = diary.slow.filter((r) => (r.late ?? 0) > 0);
   const backOn = async (away: Away) => {
     const sent = await send("/api/diary/away", { uid: away.uid, day: away.day }, "DELETE");
     setMessage(sent.ok ? null : sent.message);
@@ -86,6 +87,19 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
           <div className="min-h-0 overflow-y-auto border-r border-grid">
             {jobs.length === 0 && <p className="p-4 text-xl">No wheel on the bench.</p>}
+            {jobs.length > 0 && (
+              <div
+                className={`${COLUMNS} sticky top-0 z-10 border-b border-rule bg-paper text-base`}
+                aria-hidden="true"
+              >
+                <span />
+                <span />
+                <span>wheel, next</span>
+                <span className="text-right">bench left</span>
+                <span className="text-right">▴ promised</span>
+                <span className="text-right">ready</span>
+              </div>
+            )}
             <DndContext
               sensors={sensors}
               collisionDetection={closestCenter}
@@ -98,15 +112,17 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
               <SortableContext items={jobs.map((j) => j.id)} strategy={verticalListSortingStrategy}>
                 <ul aria-label="wheels in the order they are worked on">
                   {jobs.map((j) => {
-                    const ready = plan.ready.find((r) => r.id === j.id);
+                    const [ready, slow] = [plan.ready, diary.slow].map((all) => all.find((r) => r.id === j.id));
+                    const day = (r: typeof ready) =>
+                      r === undefined || r.day === null ? "not in sight" : short(dayOf(today, r.day));
                     return (
                       <Row
                         key={j.id}
                         job={j}
-                        ready={
-                          ready?.day === null || ready === undefined ? "not in sight" : short(dayOf(today, ready.day))
-                        }
+                        ready={day(ready)}
+                        slow={slow?.day === ready?.day ? null : day(slow)}
                         late={ready?.late ?? null}
+                        lateIfSlow={slow?.late ?? null}
                       />
                     );
                   })}
@@ -188,14 +204,29 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
   );
 };
 
+const COLUMNS =
+  "grid grid-cols-[3.5rem_6rem_minmax(0,1fr)_9rem_8rem_9rem] items-center gap-3 pr-4 portrait:grid-cols-[3rem_5rem_minmax(0,1fr)_8rem_7rem_8rem]";
+
+interface RowProps {
+  readonly job: DiaryJob;
+  /** The day it is ready, and the day if work goes slowly where that is another. */
+  readonly ready: string;
+  readonly slow: string | null;
+  /** Days past its promise; null where none was given. */
+  readonly late: number | null;
+  readonly lateIfSlow: number | null;
+}
+
+const days = (n: number): string => `${n} ${n === 1 ? "day" : "days"}`;
+
 /** One wheel of the list; the grip at its left is dragged, or moved by keyboard. */
-const Row = ({ job, ready, late }: { job: DiaryJob; ready: string; late: number | null }) => {
+const Row = ({ job, ready, slow, late, lateIfSlow }: RowProps) => {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: job.id });
   return (
     <li
       ref={setNodeRef}
       style={{ transform: transform ? `translate3d(0, ${transform.y}px, 0)` : undefined, transition }}
-      className="grid min-h-16 grid-cols-[3.5rem_6rem_minmax(0,1fr)_8rem_9rem_9rem] items-center gap-3 border-b border-grid bg-paper pr-4"
+      className={`${COLUMNS} min-h-16 border-b border-grid bg-paper`}
       data-testid="diary-row"
     >
       <button
@@ -218,16 +249,42 @@ const Row = ({ job, ready, late }: { job: DiaryJob; ready: string; late: number 
           {job.waitingFor ? `waits: ${job.waitingFor}` : `next ${job.next}`}; {job.customer}
         </span>
       </span>
-      <span className="text-right text-lg">{clock(job.minutes)} h</span>
+      <span className="text-right text-lg">
+        {clock(job.minutes.median)} h
+        <span className="block text-base">
+          {clock(job.minutes.low)} to {clock(job.minutes.high)}
+        </span>
+      </span>
       <span className="text-right text-lg">
         {job.promised ? short(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
       </span>
-      <span className={`text-right text-lg ${late ? "font-bold" : ""}`}>
+      <span className={`text-right text-lg leading-tight ${late ? "font-bold" : ""}`}>
         {ready}
-        {late ? <span className="block text-base">{late} days late</span> : null}
+        {late ? (
+          <span className="block text-base">{days(late)} late</span>
+        ) : lateIfSlow ? (
+          <span className="block text-base">{days(lateIfSlow)} late if slow</span>
+        ) : slow ? (
+          <span className="block text-base">{slow} if slow</span>
+        ) : null}
       </span>
     </li>
   );
+};
+
+/** The slots of one day, those of one wheel that follow each other put together. */
+const wheelsOn = (diary: DiaryData, day: number) => {
+  const out: { id: string; from: number; minutes: number; at: number; stages: string[] }[] = [];
+  diary.plan.slots.forEach((s, i) => {
+    if (s.day !== day) return;
+    const last = out.at(-1);
+    const stage = (STAGE_NAMES[s.stage as Stage] ?? s.stage).toLowerCase();
+    if (last && last.id === s.id && Math.abs(last.from + last.minutes - s.from) < 1) {
+      last.minutes += s.minutes;
+      last.stages.push(stage);
+    } else out.push({ id: s.id, from: s.from, minutes: s.minutes, at: diary.clock[i][0]?.from ?? 0, stages: [stage] });
+  });
+  return out;
 };
 
 /** Three weeks as a tape: each day as tall as its bench hours, filled with the wheels worked on. */
@@ -253,38 +310,35 @@ const Tape = ({ diary }: { diary: DiaryData }) => {
               fill="none"
               stroke="var(--color-rule)"
             />
-            {diary.plan.slots
-              .map((s, i) => ({ ...s, at: diary.clock[i][0]?.from ?? 0 }))
-              .filter((s) => s.day === d)
-              .map((s) => {
-                const job = diary.jobs.find((j) => j.id === s.id);
-                return (
-                  <g key={`${s.id}${s.from}`}>
-                    <rect
-                      x={d * width + 1}
-                      y={8 + s.from * scale}
-                      width={width - 2}
-                      height={Math.max(1, s.minutes * scale)}
-                      fill="var(--color-paper)"
-                      stroke="var(--color-ink)"
-                      strokeWidth="1.2"
+            {wheelsOn(diary, d).map((s) => {
+              const job = diary.jobs.find((j) => j.id === s.id);
+              return (
+                <g key={`${s.id}${s.from}`}>
+                  <rect
+                    x={d * width + 1}
+                    y={8 + s.from * scale}
+                    width={width - 2}
+                    height={Math.max(1, s.minutes * scale)}
+                    fill="var(--color-paper)"
+                    stroke="var(--color-ink)"
+                    strokeWidth="1.2"
+                  >
+                    <title>{`${clock(s.at)} ${job?.mark ?? ""} ${s.stages.join(", ")}`}</title>
+                  </rect>
+                  {s.minutes * scale > 15 && (
+                    <text
+                      x={d * width + width / 2}
+                      y={8 + (s.from + s.minutes / 2) * scale + 5}
+                      fontSize="14"
+                      textAnchor="middle"
+                      fill="var(--color-ink)"
                     >
-                      <title>{`${clock(s.at)} ${job?.mark ?? ""} ${s.stage}`}</title>
-                    </rect>
-                    {s.minutes * scale > 15 && (
-                      <text
-                        x={d * width + width / 2}
-                        y={8 + (s.from + s.minutes / 2) * scale + 5}
-                        fontSize="14"
-                        textAnchor="middle"
-                        fill="var(--color-ink)"
-                      >
-                        {job?.mark}
-                      </text>
-                    )}
-                  </g>
-                );
-              })}
+                      {job?.mark}
+                    </text>
+                  )}
+                </g>
+              );
+            })}
             {diary.jobs.some((j) => j.promised === date.toISOString().slice(0, 10)) && (
               <path d={`M${d * width + width / 2} 128l6 9h-12Z`} fill="var(--color-ink)">
                 <title>promised</title>

@@ -81,9 +81,12 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
       <ShopBar current="/figures" title="Figures" />
       <main className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
         <p className="pb-2 text-2xl" data-testid="this-month">
-          {monthName(now.month)}: <b className="font-mono">{now.takenIn}</b> taken in,{" "}
-          <b className="font-mono">{now.handedBack}</b> handed back, <b className="font-mono">{now.cameBack}</b> came
-          back.{" "}
+          {monthName(now.month)}:{" "}
+          <b className="font-mono" data-testid="taken-in">
+            {now.takenIn}
+          </b>{" "}
+          taken in, <b className="font-mono">{now.handedBack}</b> handed back,{" "}
+          <b className="font-mono">{now.cameBack}</b> came back.{" "}
           <Link href="/diary" className="text-lg underline">
             what is on the bench now
           </Link>
@@ -113,7 +116,7 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
                 <tr>
                   <th className={cell}>stage</th>
                   <th className={cell}>bench minutes</th>
-                  <th className={cell}>a quarter under, over</th>
+                  <th className={cell}>quarter under, over</th>
                   <th className={cell}>from</th>
                 </tr>
               </thead>
@@ -125,7 +128,9 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
                     <td className={`${cell} font-mono`}>
                       {Math.round(s.low)}, {Math.round(s.high)}
                     </td>
-                    <td className={cell}>{s.from === 0 ? "usual in the trade" : `${s.from} wheels here`}</td>
+                    <td className={`${cell} whitespace-nowrap`}>
+                      {s.from === 0 ? "usual in the trade" : `${s.from} wheels here`}
+                    </td>
                   </tr>
                 ))}
               </tbody>

@@ -62,7 +62,15 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
                   {v.rounds} {v.rounds === 1 ? "round" : "rounds"}, {v.nipplesTurned} turns made
                 </>
               )}
-              {v.finished ? `; handed back ${v.finished}${v.signedBy ? ` by ${v.signedBy}` : ""}` : "; on the bench"}
+              ;{" "}
+              {v.finished ? (
+                <>
+                  handed back <span className="whitespace-nowrap">{v.finished}</span>
+                  {v.signedBy ? ` by ${v.signedBy}` : ""}
+                </>
+              ) : (
+                "on the bench"
+              )}
               {v.recheckOn ? `; look at it again from ${v.recheckOn}` : ""}.
             </p>
             {visits[i + 1] && <Moved before={visits[i + 1]} after={v} />}
@@ -91,6 +99,15 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
   );
 };
 
+/** What was done on a visit, in words. */
+const done = (v: Visit): string => {
+  const destressed =
+    v.destressed === 0
+      ? "never de-stressed"
+      : `de-stressed ${["once", "twice"][v.destressed - 1] ?? `${v.destressed} times`}`;
+  return `it had ${v.rounds} ${v.rounds === 1 ? "round" : "rounds"}, was ${destressed} and left at ${v.left.tir || "nothing read"}`;
+};
+
 /** What moved on the road: how it left drawn thin, how it came back drawn thick. */
 const Moved = ({ before, after }: { before: Visit; after: Visit }) => {
   const lateral = settledBetween(before.left.lateral, after.found.lateral);
@@ -109,8 +126,16 @@ const Moved = ({ before, after }: { before: Visit; after: Visit }) => {
         {lateral.at}), hop <b className="font-mono">{radial.moved.toFixed(2)}</b> mm
         {mean === null ? "" : `, tension ${mean >= 0 ? "+" : "−"}${Math.abs(Math.round(mean * 100))} %`}.
         {mean !== null && mean < -0.1
-          ? ` It came back loose: last time it was de-stressed and left at ${before.left.tir}; look at the threads and the heads' seats.`
+          ? ` It came back loose: last time ${done(before)}; look at the threads and the heads' seats.`
           : ""}
+      </p>
+      <p className="flex items-center gap-6 pt-2 text-base" aria-hidden="true">
+        {(["as it left", "as it came back"] as const).map((label, i) => (
+          <span key={label} className="flex items-center gap-2">
+            <span className={`w-10 border-ink ${i === 0 ? "border-t-[1.5px]" : "border-t-4"}`} />
+            {label}
+          </span>
+        ))}
       </p>
       <Lines before={before.left.lateral} after={after.found.lateral} label="side to side" />
       <Lines before={before.left.radial} after={after.found.radial} label="hop" />
@@ -137,16 +162,14 @@ const Lines = ({
   };
   const [a, b] = [centred(before), centred(after)];
   const scale = [0.5, 1, 2, 5].find((s) => s >= Math.max(...[...a, ...b].map((p) => Math.abs(p.v)))) ?? 5;
+  const n = Math.max(before.length, after.length);
+  const x = (i: number) => 150 + ((i + 0.5) / n) * 840;
   const path = (line: readonly { i: number; v: number }[]) =>
-    line
-      .map(
-        (p, k) =>
-          `${k === 0 ? "M" : "L"}${150 + ((p.i + 0.5) / Math.max(before.length, after.length)) * 840} ${45 - (p.v / scale) * 36}`,
-      )
-      .join("");
+    line.map((p, k) => `${k === 0 ? "M" : "L"}${x(p.i)} ${45 - (p.v / scale) * 36}`).join("");
+  const numbered = Array.from({ length: n }, (_, i) => i).filter((i) => i === 0 || (i + 1) % 5 === 0);
   return (
     <svg
-      viewBox="0 0 1000 90"
+      viewBox="0 0 1000 108"
       className="w-full"
       role="img"
       aria-label={`${label}: as it left thin, as it came back thick`}
@@ -158,6 +181,11 @@ const Lines = ({
         {scale} mm either way
       </text>
       <line x1="150" x2="990" y1="45" y2="45" stroke="var(--color-grid)" />
+      {numbered.map((i) => (
+        <text key={i} x={x(i)} y="104" fontSize="15" textAnchor="middle" fill="var(--color-ink)">
+          {i + 1}
+        </text>
+      ))}
       <path d={path(a)} fill="none" stroke="var(--color-ink)" strokeWidth="1.5" />
       <path d={path(b)} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
     </svg>

@@ -8,13 +8,13 @@ import { NewJob } from "./new-job";
 const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
 
-const Row = ({ job }: { job: JobRow }) => {
+const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => {
   const next = job.stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed");
   return (
     <li>
       <Link
         href={`/jobs/${job.id}/${job.open}`}
-        className="grid min-h-21 grid-cols-[6rem_minmax(0,1.1fr)_minmax(0,1.2fr)_13rem] items-center gap-4 border-b border-grid px-4 py-2 portrait:grid-cols-[5rem_minmax(0,1fr)_9rem]"
+        className="grid min-h-21 grid-cols-[6rem_minmax(0,1fr)_minmax(0,1.35fr)_10rem] items-center gap-4 border-b border-grid px-4 py-2 portrait:grid-cols-[5rem_minmax(0,1fr)_9rem]"
       >
         <span className="font-mono text-2xl font-bold">{job.mark}</span>
         <span className="min-w-0">
@@ -42,7 +42,7 @@ const Row = ({ job }: { job: JobRow }) => {
           </span>
         </span>
         <span className="text-right">
-          <span className="block text-2xl">{job.promised ? day(job.promised) : "no day given"}</span>
+          <span className="block text-2xl">{job.promised ? day(job.promised) : learning ? "" : "no day given"}</span>
           {job.waitingFor && job.waitingSince && <span className="block text-base">since {day(job.waitingSince)}</span>}
         </span>
       </Link>
@@ -51,13 +51,16 @@ const Row = ({ job }: { job: JobRow }) => {
 };
 
 /** One row a wheel with its own line drawn small, promised soonest on top; a new one starts here. */
-export const JobsList = ({ jobs }: { jobs: readonly JobRow[] }) => {
+export const JobsList = ({ jobs, practice }: { jobs: readonly JobRow[]; practice: readonly JobRow[] }) => {
   const bench = jobs.filter((j) => !j.finished);
   const back = jobs.filter((j) => j.finished);
   return (
     <div className="flex h-dvh flex-col">
       <ShopBar current="/" title="Tall Compass" />
-      <p className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base">
+      <p
+        className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base"
+        data-testid="on-the-bench"
+      >
         {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
       </p>
       <main className="min-h-0 flex-1 overflow-y-auto">
@@ -71,6 +74,12 @@ export const JobsList = ({ jobs }: { jobs: readonly JobRow[] }) => {
         <ul>
           {back.map((j) => (
             <Row key={j.id} job={j} />
+          ))}
+        </ul>
+        {practice.length > 0 && <h2 className="px-4 pt-5 pb-1 text-xl font-bold">To learn on</h2>}
+        <ul>
+          {practice.map((j) => (
+            <Row key={j.id} job={j} learning />
           ))}
         </ul>
       </main>

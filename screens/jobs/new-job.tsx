@@ -12,6 +12,14 @@ const KINDS = [
 ] as const;
 type Kind = (typeof KINDS)[number]["kind"];
 
+/** How a practice wheel is found on the stand. */
+const STARTS = [
+  { start: "fresh", label: "freshly laced" },
+  { start: "buckled", label: "buckled in a fall" },
+] as const;
+/** What every practice wheel is made like: forty spokes on a full-width drum. */
+const PRACTICE_WHEEL = { "rim.holes": "40", "rim.size": "18", "hub.kind": "full-width" } as const;
+
 /** A customer is waiting: three things are told at once, the rest stands in as assumed. */
 const AT_ONCE = [
   { name: "rim.holes", asks: "Holes:", choices: ["28", "32", "36", "40", "48"].map((v) => ({ value: v, label: v })) },
@@ -33,6 +41,7 @@ export const NewJob = () => {
   const [message, setMessage] = useState<string | null>(null);
   const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
   const [step, setStep] = useState(0);
+  const [learning, setLearning] = useState(false);
   const start = async (kind: Kind) => {
     const id = crypto.randomUUID();
     const sent = await send("/api/jobs", { id, kind });
@@ -41,6 +50,19 @@ export const NewJob = () => {
     if (kind === "rebuild") return router.push(`/jobs/${id}/book-in`);
     setJob({ id, kind });
     setStep(0);
+  };
+  const practise = async (start: (typeof STARTS)[number]["start"]) => {
+    const id = crypto.randomUUID();
+    const opened = await send("/api/jobs", { id, kind: "practice" });
+    if (!opened.ok) return setMessage(opened.message);
+    for (const [name, typed] of Object.entries(PRACTICE_WHEEL)) {
+      const told = await send(`/api/jobs/${id}/measurements`, { id: crypto.randomUUID(), name, typed, unit: "mm" });
+      if (!told.ok) return setMessage(told.message);
+    }
+    // Another wheel each time.
+    const mounted = await send(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), start });
+    if (!mounted.ok) return setMessage(mounted.message);
+    router.push(`/jobs/${id}/true`);
   };
   const go = () => job && router.push(`/jobs/${job.id}/${firstPlace(job.kind)}`);
   const tell = async (name: string, typed: string) => {
@@ -53,7 +75,12 @@ export const NewJob = () => {
   const asked = job ? AT_ONCE[step] : null;
   const keys = asked
     ? asked.choices.map((c) => ({ label: c.label, onTap: () => void tell(asked.name, c.value) }))
-    : KINDS.map((k) => ({ label: k.label, onTap: () => void start(k.kind) }));
+    : learning
+      ? STARTS.map((s) => ({ label: s.label, onTap: () => void practise(s.start) }))
+      : [
+          ...KINDS.map((k) => ({ label: k.label, onTap: () => void start(k.kind) })),
+          { label: "Practice", onTap: () => setLearning(true) },
+        ];
   return (
     <section aria-label="a new wheel" className="shrink-0 border-t-2 border-ink">
       {message && (
@@ -63,7 +90,7 @@ export const NewJob = () => {
       )}
       <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap">
         <span className="flex items-center px-4 text-xl font-bold portrait:w-full">
-          {asked?.asks ?? "A new wheel:"}
+          {asked?.asks ?? (learning ? "A wheel to learn on:" : "A new wheel:")}
         </span>
         {keys.map((k) => (
           <button
@@ -75,6 +102,15 @@ export const NewJob = () => {
             {k.label}
           </button>
         ))}
+        {learning && (
+          <button
+            type="button"
+            onClick={() => setLearning(false)}
+            className="flex-1 border-l border-rule text-xl outline-offset-[-6px]"
+          >
+            back
+          </button>
+        )}
         {asked && (
           <button
             type="button"

@@ -9,7 +9,11 @@ const KEY = "tall-compass-outbox";
 interface Letter {
   readonly url: string;
   readonly body: unknown;
+  /** Its own name here; older letters have none. */
+  readonly key?: string;
 }
+/** Letters of this page that are on their way: nobody sends them a second time while the page lives. */
+const underWay = new Set<string>();
 
 const waiting = (): Letter[] => {
   try {
@@ -19,6 +23,19 @@ const waiting = (): Letter[] => {
   }
 };
 const keep = (letters: readonly Letter[]) => localStorage.setItem(KEY, JSON.stringify(letters));
+const strike = (letter: Letter) => {
+  const letters = waiting();
+  const at = letters.findIndex((l) =>
+    letter.key ? l.key === letter.key : JSON.stringify(l) === JSON.stringify(letter),
+  );
+  if (at >= 0) keep(letters.filter((_, i) => i !== at));
+};
+
+/** Whether a repeat is known by the ids the sender made. */
+const hasOwnId = (body: unknown): boolean =>
+  Array.isArray(body)
+    ? body.length > 0 && body.every(hasOwnId)
+    : typeof body === "object" && body !== null && typeof (body as { id?: unknown }).id === "string";
 
 const post = async <T>(url: string, body: unknown, method: string): Promise<Sent<T> | null> => {
   try {
@@ -45,25 +62,35 @@ const post = async <T>(url: string, body: unknown, method: string): Promise<Sent
 const NOT_REACHED = "The record cannot be reached; what you entered is kept here and sent as soon as it answers.";
 
 /**
- * Sends something with an id of its own. If the server is away it is kept in the browser and sent again: the id makes a
- * repeat harmless.
+ * Sends something with an id of its own. It is kept in the browser before it is sent and struck out when it was answered,
+ * so that neither a server that is away nor a page that is left or loaded anew loses it: the id makes a repeat harmless.
  */
 export const send = async <T>(url: string, body: unknown, method = "POST"): Promise<Sent<T>> => {
   await sendWaiting();
+  const letter: Letter = { url, body, key: crypto.randomUUID() };
+  const first = method === "POST" && hasOwnId(body);
+  if (first) {
+    underWay.add(letter.key as string);
+    keep([...waiting(), letter]);
+  }
   const answer = await post<T>(url, body, method);
-  if (answer) return answer;
-  if (method === "POST") keep([...waiting(), { url, body }]);
+  underWay.delete(letter.key as string);
+  if (answer) {
+    if (first) strike(letter);
+    return answer;
+  }
+  if (method === "POST" && !first) keep([...waiting(), letter]);
   return { ok: false, field: "", message: NOT_REACHED };
 };
 
-/** Sends what was kept, oldest first. @returns how many still wait */
+/** Sends what was kept, oldest first, until one is not answered. @returns how many were */
 export const sendWaiting = async (): Promise<number> => {
-  let letters = waiting();
-  while (letters.length > 0) {
-    const answer = await post(letters[0].url, letters[0].body, "POST");
-    if (!answer) break;
-    letters = letters.slice(1);
-    keep(letters);
+  let sent = 0;
+  for (const letter of waiting()) {
+    if (letter.key && underWay.has(letter.key)) continue;
+    if (!(await post(letter.url, letter.body, "POST"))) break;
+    strike(letter);
+    sent++;
   }
-  return letters.length;
+  return sent;
 };

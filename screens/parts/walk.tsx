@@ -90,7 +90,10 @@ export const Walk = (props: WalkProps) => {
         </button>
       </header>
       <div className="flex min-h-0 flex-1 portrait:flex-col">
-        <div ref={words} className="flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8">
+        <div
+          ref={words}
+          className={`flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8 ${drawing ? "" : LOW}`}
+        >
           <div className="flex items-center gap-8">
             <span className="font-mono text-[144px] leading-none" data-testid="walk-spoke">
               {spoke === 0 ? "–" : spoke}
@@ -131,6 +134,10 @@ export const Walk = (props: WalkProps) => {
     </div>
   );
 };
+
+/** On a low screen with keys below, what is asked stands beside its spoke, not under it. */
+const LOW =
+  "[@media(max-height:720px)_and_(orientation:landscape)]:grid [@media(max-height:720px)_and_(orientation:landscape)]:grid-cols-2 [@media(max-height:720px)_and_(orientation:landscape)]:content-center [@media(max-height:720px)_and_(orientation:landscape)]:items-center";
 
 /** Round arrow for a nipple: seen from the tyre side clockwise tightens, seen from the hub the other way. */
 export const TurnArrow = ({ clockwise, size = 96 }: { clockwise: boolean; size?: number }) => (

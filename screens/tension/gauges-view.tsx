@@ -243,7 +243,18 @@ const Curve = ({ points }: { points: readonly GaugePoint[] }) => {
   const span = Math.max(...xs) - low || 1;
   const at = (p: GaugePoint) => [30 + (340 * (p.reading - low)) / span, 150 - (130 * p.tension) / top] as const;
   return (
-    <svg viewBox="0 0 400 170" className="w-full max-w-lg" role="img" aria-label="tension by reading">
+    <svg viewBox="0 0 400 172" className="w-full max-w-lg" role="img" aria-label="tension by reading">
+      <g fill="var(--color-ink)" fontSize="12">
+        <text x="36" y="16">
+          {Math.round(top)} N
+        </text>
+        <text x="30" y="167">
+          shows {low}
+        </text>
+        <text x="370" y="167" textAnchor="middle">
+          {low + span}
+        </text>
+      </g>
       <path d="M30 10V150H390" fill="none" stroke="var(--color-rule)" strokeWidth="1.5" />
       <path
         d={`M${points.map((p) => at(p).join(" ")).join("L")}`}

@@ -1,36 +1,33 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
 import { defaultStiffness, elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import { sideTensions } from "@/core/tension/balance";
-import { evennessOf } from "@/core/tension/evenness";
 import { heardKind } from "@/core/tension/note-range";
 import type { SoundKind } from "@/core/tension/sounding";
 import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
 import type { Duty } from "@/core/tension/target";
-import { inNewtons, knownSpokes, squeezes, tensionsTold } from "@/core/tension/told";
+import { knownSpokes, squeezes, tensionsTold } from "@/core/tension/told";
 import { turnsText } from "@/core/truing/explain";
-import { NEWTON_PER } from "@/core/units/forces";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { type BenchRecord, FiguresBench } from "../parts/figures-bench";
 import { Groups } from "../parts/groups";
-import { useForce } from "../parts/kept-choice";
-import { send, sendWaiting } from "../parts/outbox";
+import { send } from "../parts/outbox";
 import { TurningWalk } from "../parts/turning-walk";
-import { UnrolledRim } from "../parts/unrolled-rim";
 import { EarWalk } from "./ear-walk";
-import { EntryWalk, type EntryWay } from "./entry-walk";
+import { EntryWalk } from "./entry-walk";
 import { EvenView, kindName } from "./even-view";
 import { type GaugeOnBench, GaugesView } from "./gauges-view";
-import { KnownBar } from "./known-bar";
 import { LoadView } from "./load-view";
+import { type ReadingWalk, ReadView } from "./read-view";
 import { RoundsView } from "./rounds-view";
 import { SqueezeWalk } from "./squeeze-walk";
 import { TargetView } from "./target-view";
-import type { Taking, TensionRound } from "./tension-round";
+import type { TensionRound } from "./tension-round";
+import { useTensionRounds } from "./use-tension-rounds";
 
 interface TensionProps extends BenchRecord {
   readonly job: string;
@@ -64,32 +61,30 @@ const FIGURES_OF: Readonly<Record<Group, readonly string[]>> = {
   gauges: [],
 };
 
-type Walking = "ear" | "squeeze" | "turn" | EntryWay;
+type Walking = ReadingWalk | "turn";
 
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
 export const Tension = (props: TensionProps) => {
   const { jobId, job, names, wheel, kinds, tolerance, tables, staging, duty, taken } = props;
   const router = useRouter();
-  const [rounds, setRounds] = useState(props.rounds);
   const [group, setGroup] = useState<Group>("read");
   const [walking, setWalking] = useState<Walking | null>(null);
   const [picked, setPicked] = useState(1);
-  const [message, setMessage] = useState<string | null>(null);
   const [tableId, setTableId] = useState<string | null>(tables[0]?.id ?? null);
   const [practice, setPractice] = useState(props.practice);
-  const [known, setKnown] = useState(false);
-  const [force] = useForce();
-  useEffect(() => {
-    void sendWaiting();
-  }, []);
   const geometry = useMemo(() => wheelGeometry(wheel), [wheel]);
   const { spokes } = geometry;
   const n = spokes.length;
+  const { rounds, current, message, setMessage, openRound, take, turned, destress } = useTensionRounds(
+    jobId,
+    n,
+    props.rounds,
+    tables,
+  );
   const wanted = sideTensions(wheel, spokes);
   const all = rounds.map((r) => r.entries);
   const worked = rounds.map((round) => ({ round, tensions: tensionsTold(wheel, kinds, round.entries, all) }));
   const none = tensionsTold(wheel, kinds, [], []);
-  const current = rounds.at(-1) ?? null;
   // With nipples turned or spokes de-stressed since, what was read is the round before: the next reading opens a new one.
   const open = current && current.walked.length === 0 && !current.destressed ? current : null;
   const shown = open ?? current;
@@ -118,49 +113,10 @@ export const Tension = (props: TensionProps) => {
   };
   const plan = elastic ? stagedRounds(elastic, now, wanted, wheel.spoke.threadPitch, staging, 0.05) : [];
 
-  const openRound = async (planned: TensionRound["plan"]): Promise<TensionRound | null> => {
-    const id = crypto.randomUUID();
-    const sent = await send(`/api/jobs/${jobId}/rounds`, { id, kind: "tension", plan: planned });
-    if (!sent.ok && sent.field !== "") {
-      setMessage(sent.message);
-      return null;
-    }
-    const made: TensionRound = {
-      id,
-      number: (rounds.at(-1)?.number ?? 0) + 1,
-      kind: "tension",
-      plan: planned,
-      entries: [],
-      lateral: new Array<number | null>(n).fill(null),
-      radial: new Array<number | null>(n).fill(null),
-      turns: new Array<number>(n).fill(0),
-      walked: [],
-      destressed: false,
-    };
-    setRounds((list) => [...list, made]);
-    return made;
-  };
   const begin = async (way: Walking) => {
     setMessage(null);
     if (!open && way !== "turn" && !(await openRound(null))) return;
     setWalking(way);
-  };
-  const take = async (taking: Taking): Promise<string | null> => {
-    const round = rounds.at(-1);
-    if (!round) return "no round is open";
-    const reading = {
-      id: crypto.randomUUID(),
-      doubtful: false,
-      sure: null,
-      tableId: null,
-      against: null,
-      ...taking,
-    };
-    const sent = await send(`/api/rounds/${round.id}/readings`, reading);
-    if (!sent.ok && sent.field !== "") return sent.message;
-    const [told] = inNewtons([reading], tables);
-    setRounds((list) => list.map((r, i) => (i === list.length - 1 ? { ...r, entries: [...r.entries, told] } : r)));
-    return sent.ok ? null : sent.message;
   };
   const end = () => {
     setWalking(null);
@@ -170,18 +126,13 @@ export const Tension = (props: TensionProps) => {
     const turns = spokes.map((s) => staged.turns[s.flange]);
     if (await openRound({ part: staged.part, turns })) setWalking("turn");
   };
-  const destress = async () => {
-    if (!current) return setMessage("read or turn something first: de-stressing shows by before and after");
-    const sent = await send(`/api/rounds/${current.id}/destress`, {});
-    if (!sent.ok) return setMessage(sent.message);
-    setRounds((list) => list.map((r, i) => (i === list.length - 1 ? { ...r, destressed: true } : r)));
-    setMessage("De-stressed: read again, and see what it took.");
-  };
   const mount = async () => {
     const sent = await send(`/api/jobs/${jobId}/practice`, { seed: 1 + (Date.now() % 9973), start: "fresh" });
     setMessage(sent.ok ? null : sent.message);
     if (sent.ok) setPractice(true);
   };
+  const table = tables.find((t) => t.id === tableId) ?? null;
+  const hasTable = table !== null && table.points.length > 1;
   const half = current?.plan && current.walked.length < n ? { done: current.walked.length, of: n } : null;
 
   if (walking === "ear")
@@ -210,19 +161,7 @@ export const Tension = (props: TensionProps) => {
         spokes={spokes}
         names={names}
         turns={current.plan.turns}
-        onTurned={(spoke, turns) =>
-          setRounds((list) =>
-            list.map((r, i) =>
-              i === list.length - 1
-                ? {
-                    ...r,
-                    turns: r.turns.map((t, k) => (k === spoke - 1 ? t + turns : t)),
-                    walked: [...r.walked, spoke],
-                  }
-                : r,
-            ),
-          )
-        }
+        onTurned={turned}
         onEnd={end}
       />
     );
@@ -231,7 +170,7 @@ export const Tension = (props: TensionProps) => {
       <EntryWalk
         job={job}
         way={walking}
-        table={tables.find((t) => t.id === tableId) ?? null}
+        table={table}
         spokes={spokes}
         names={names}
         tensions={tensions}
@@ -241,21 +180,6 @@ export const Tension = (props: TensionProps) => {
       />
     );
 
-  const p = picked - 1;
-  const mine = tensions[p];
-  const relative = readCount === 0 && tensions.some((t) => t.cents !== null);
-  const even = evennessOf(kinds, relative ? tensions.map((t) => t.note || null) : newtons);
-  const level = tensions.map((t, i) =>
-    t.tension !== null ? t.tension / wanted[spokes[i].flange] : t.cents !== null ? 1 + t.cents / 500 : null,
-  );
-  const edge = (which: "low" | "high") =>
-    tensions.map((t, i) =>
-      t.tension === null || t[which] === null ? null : (t[which] ?? 0) / wanted[spokes[i].flange],
-    );
-  const show = (newton: number) =>
-    force === "N" ? `${Math.round(newton / 10) * 10} N` : `${(newton / NEWTON_PER[force]).toFixed(0)} ${force}`;
-  const table = tables.find((t) => t.id === tableId) ?? null;
-  const kindOf = kinds.findIndex((k) => k.spokes.includes(picked));
   return (
     <FiguresBench
       {...props}
@@ -286,152 +210,27 @@ export const Tension = (props: TensionProps) => {
             }}
           />
           {group === "read" && (
-            <>
-              <div className="min-h-0 flex-1">
-                <UnrolledRim
-                  spokes={spokes}
-                  now={{
-                    lateral: shown?.lateral ?? none.map(() => null),
-                    radial: shown?.radial ?? none.map(() => null),
-                    tension: newtons,
-                  }}
-                  band={tolerance}
-                  wantedTension={wanted}
-                  names={names}
-                  picked={picked}
-                  onPick={setPicked}
-                  strings={{
-                    level,
-                    low: edge("low"),
-                    high: edge("high"),
-                    marked: even.flatMap((e) => e.outliers),
-                    band: 0.2,
-                    caption: relative
-                      ? { A: "cents from the middle of its kind, 100 either way", B: "not calibrated: like with like" }
-                      : {
-                          A: `wanted ${show(wanted.A)}, 20 % either way`,
-                          B: `wanted ${show(wanted.B)}, 20 % either way`,
-                        },
-                  }}
-                />
-              </div>
-              <div className="flex h-16 shrink-0 items-stretch border-t border-grid text-xl">
-                <button
-                  type="button"
-                  aria-label="previous spoke"
-                  onClick={() => setPicked(((picked + n - 2) % n) + 1)}
-                  className="w-16 border-r border-rule text-3xl"
-                >
-                  ‹
-                </button>
-                <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]" data-testid="picked">
-                  <b className="font-mono">{picked}</b>
-                  {mine.tension !== null && (
-                    <b className="font-mono">{mine.tension === 0 ? "slack" : show(mine.tension)}</b>
-                  )}
-                  {mine.low !== null && mine.high !== null && mine.high > 0 && (
-                    <span className="text-xl">
-                      {mine.tension === null ? "somewhere " : ""}
-                      {show(mine.low)} to {show(mine.high)}
-                    </span>
-                  )}
-                  {mine.note !== null && mine.note > 0 && (
-                    <span className="font-mono text-xl">
-                      {Math.round(mine.note)} Hz
-                      {mine.cents !== null
-                        ? `, ${mine.cents >= 0 ? "+" : "−"}${Math.abs(Math.round(mine.cents))} cents`
-                        : ""}
-                    </span>
-                  )}
-                  {mine.tension === null && mine.note === null && <span className="text-xl">not read</span>}
-                  {mine.doubt && <span className="truncate text-base">{mine.doubt}</span>}
-                </p>
-                {kindOf >= 0 && mine.note !== null && mine.note > 0 && (
-                  <button
-                    type="button"
-                    onClick={() => setKnown(true)}
-                    className="border-l border-rule px-3 text-lg leading-tight"
-                  >
-                    its tension
-                    <br />
-                    is known
-                  </button>
-                )}
-                <button
-                  type="button"
-                  aria-label="next spoke"
-                  onClick={() => setPicked((picked % n) + 1)}
-                  className="w-16 border-l border-rule text-3xl"
-                >
-                  ›
-                </button>
-              </div>
-              {known && (
-                <KnownBar
-                  spoke={picked}
-                  onTake={async (value, typed) => {
-                    const wrong = await take({ what: "known", spoke: picked, value, typed });
-                    setMessage(wrong);
-                    setKnown(false);
-                    router.refresh();
-                  }}
-                  onClose={() => setKnown(false)}
-                />
-              )}
-              {message && (
-                <p role="alert" className="border-t border-grid px-4 py-1 text-lg font-bold">
-                  {message}
-                </p>
-              )}
-              {!known && (
-                <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
-                  <button
-                    type="button"
-                    onClick={() => void begin("ear")}
-                    className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
-                  >
-                    by ear
-                  </button>
-                  <button
-                    type="button"
-                    onClick={() => (table && table.points.length > 1 ? void begin("gauge") : setGroup("gauges"))}
-                    className="flex-1 border-r border-rule"
-                  >
-                    by gauge
-                  </button>
-                  <button type="button" onClick={() => void begin("tension")} className="flex-1 border-r border-rule">
-                    in {force}
-                  </button>
-                  <button type="button" onClick={() => void begin("squeeze")} className="flex-1 border-r border-rule">
-                    by hand
-                  </button>
-                  <button type="button" onClick={() => void begin("torque")} className="flex-1 border-r border-rule">
-                    torque
-                  </button>
-                  <button
-                    type="button"
-                    onClick={() => void mount()}
-                    aria-pressed={practice}
-                    className={`flex-1 leading-tight ${practice ? "underline" : ""}`}
-                  >
-                    {practice ? "practice wheel on" : "practice wheel"}
-                  </button>
-                </div>
-              )}
-              <div className="grid shrink-0 grid-cols-2 border-t border-grid text-base">
-                {FIGURES_OF.read.map((name) => (
-                  <button
-                    key={name}
-                    type="button"
-                    onClick={() => tap.onTap(name)}
-                    className="flex min-h-12 items-center justify-between gap-2 border-r border-grid px-3"
-                  >
-                    {name === "spoke.inNipple" ? "spoke inside its nipple" : "thickness in the middle"}
-                    <b className="font-mono">{tap.label(name)}</b>
-                  </button>
-                ))}
-              </div>
-            </>
+            <ReadView
+              kinds={kinds}
+              spokes={spokes}
+              names={names}
+              tensions={tensions}
+              shown={shown}
+              wanted={wanted}
+              tolerance={tolerance}
+              picked={picked}
+              onPick={setPicked}
+              practice={practice}
+              message={message}
+              figures={FIGURES_OF.read}
+              tap={tap}
+              onKnown={async (spoke, value, typed) => {
+                setMessage(await take({ what: "known", spoke, value, typed }));
+                router.refresh();
+              }}
+              onBegin={(way) => (way === "gauge" && !hasTable ? setGroup("gauges") : void begin(way))}
+              onMount={() => void mount()}
+            />
           )}
           {group === "even" && (
             <EvenView

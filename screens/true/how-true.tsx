@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import { WAY_FIGURES } from "@/core/figures/truing";
+import { TIGHT_FIGURE } from "@/core/figures/truing";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { SCHOOL_WORDS, SCHOOLS, type School } from "@/core/truing/schools";
 import { readLength } from "@/core/units/read-number";
@@ -94,7 +94,7 @@ export const HowTrue = (props: HowTrueProps) => {
             <>
               <h2 className="pt-4 pb-1 font-bold">How tight it is, with no tension read</h2>
               <div className="grid grid-cols-4">
-                {WAY_FIGURES.find((f) => f.name === "true.tight")?.choices?.map((c) => (
+                {TIGHT_FIGURE.choices?.map((c) => (
                   <button
                     key={c.value}
                     type="button"

@@ -201,8 +201,8 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
         )}
         {!practice && state !== "whole" && (
           <p className="flex flex-1 items-center px-4 text-lg">
-            No dial is connected. Put the practice wheel on in Tension, or open a recorded trace: angle_deg, lateral_mm,
-            radial_mm.
+            No dial is connected. Open a recorded trace (angle_deg, lateral_mm, radial_mm), or begin a practice wheel
+            among the jobs.
           </p>
         )}
         {state === "whole" && (

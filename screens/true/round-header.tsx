@@ -1,6 +1,7 @@
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
 import type { Advice } from "@/core/truing/advice";
+import { stretchWords } from "@/core/truing/explain";
 import { DoubtFlag } from "../parts/ledger-panel";
 import type { RoundView } from "./round-view";
 
@@ -23,6 +24,14 @@ const VERDICTS: Readonly<Record<Advice["verdict"], string>> = {
   destress: "De-stress, read again",
   done: "Inside: leave it",
   rim: "This is the rim",
+};
+/** In a few words what is to be done; the reason under the rim says the rest. */
+const verdictWords = (advice: Advice, turning: boolean): string => {
+  const { action, bend } = advice.rim;
+  if (advice.verdict !== "rim" || action === "none") return VERDICTS[advice.verdict];
+  if (action === "straighten") return `The rim: straighten ${bend ? `at ${stretchWords(bend.spokes)}` : "it first"}`;
+  if (action === "scrap") return "The rim: scrap at this tolerance";
+  return turning ? "The rim: this round, then stop" : "The rim: stop here";
 };
 const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
@@ -58,7 +67,7 @@ export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProp
           </span>
           {advice && (
             <span className="font-bold" data-testid="verdict">
-              {VERDICTS[advice.verdict]}
+              {verdictWords(advice, becomes !== null)}
             </span>
           )}
           {becomes && (

@@ -58,7 +58,7 @@ export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onR
     <button
       type="button"
       onClick={() => onRead("read")}
-      className={`flex-1 text-2xl outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 ? "border-r border-rule" : "bg-ink text-paper"}`}
+      className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 ? "border-r border-rule" : "bg-ink text-paper"}`}
     >
       {readLabel}
     </button>
@@ -66,7 +66,7 @@ export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onR
       <button
         type="button"
         onClick={onTurn}
-        className="flex-1 bg-ink text-2xl text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
+        className="shrink-0 grow basis-40 bg-ink text-2xl leading-tight text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
       >
         turn {left} nipples
       </button>

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { SITTING_FIGURES } from "@/core/figures/truing";
+import { SITTING_FIGURES, TIGHT_FIGURE } from "@/core/figures/truing";
 import type { Taken } from "@/core/measurement/taken";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
@@ -19,21 +19,28 @@ export const sittingStands = (
     return taken[name] !== undefined && at !== undefined && Date.now() - Date.parse(at) < SITTING_HOURS * 3_600_000;
   });
 
-/** Before the first reading of a sitting: tyre, thread, play; asked once, a tap each. */
+/** Before the first reading of a sitting: tyre, thread, play, and how tight where nobody read it; asked once, a tap each. */
 export const Sitting = ({
   jobId,
+  askTight,
   onDone,
   onClose,
 }: {
   jobId: string;
+  /** No tension is known, by reading or by hand. */
+  askTight: boolean;
   /** With what was answered; play felt means the readings would be worth nothing. */
   onDone: (answers: Readonly<Record<string, string>>) => void;
   onClose: () => void;
 }) => {
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
-  const asked = SITTING_FIGURES.filter((f) => !f.onlyIf || f.onlyIf.is.includes(answers[f.onlyIf.figure] ?? ""));
-  const figure = asked.find((f) => answers[f.name] === undefined);
+  const figures = askTight ? [...SITTING_FIGURES, TIGHT_FIGURE] : SITTING_FIGURES;
+  const unanswered = (given: Readonly<Record<string, string>>) =>
+    figures.filter(
+      (f) => given[f.name] === undefined && (!f.onlyIf || f.onlyIf.is.includes(given[f.onlyIf.figure] ?? "")),
+    );
+  const figure = unanswered(answers)[0];
   if (!figure) return null;
   const take = async (typed: string) => {
     if (figure.kind === "number") {
@@ -50,10 +57,7 @@ export const Sitting = ({
     const all = { ...answers, [figure.name]: value };
     setMessage(null);
     setAnswers(all);
-    const left = SITTING_FIGURES.filter(
-      (f) => all[f.name] === undefined && (!f.onlyIf || f.onlyIf.is.includes(all[f.onlyIf.figure] ?? "")),
-    );
-    if (left.length === 0) onDone(all);
+    if (unanswered(all).length === 0) onDone(all);
   };
   return (
     <EntryBar

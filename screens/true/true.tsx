@@ -13,7 +13,7 @@ import { settledBetween } from "@/core/truing/settled";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Groups } from "../parts/groups";
 import { useLastWalk } from "../parts/kept-choice";
-import { send, sendWaiting } from "../parts/outbox";
+import { send } from "../parts/outbox";
 import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
 import { HowTrue } from "./how-true";
@@ -98,10 +98,7 @@ export const True = (props: TrueProps) => {
     // Coming back to this address must not open another round.
     window.history.replaceState(null, "", window.location.pathname);
   });
-  useEffect(() => {
-    // What could not be sent before a break goes now, before anything is reckoned from the record.
-    void sendWaiting();
-  }, []);
+  const tensionKnown = props.taken["true.tight"] !== undefined || rounds.some((r) => r.tension.some((t) => t !== null));
   const width = round ? widthVaries(props.nearEdge, round.farEdge) : null;
   const before = (comparedWith === null ? rounds.at(-2) : rounds.find((r) => r.number === comparedWith)) ?? null;
   const advice = round?.advice ?? null;
@@ -134,6 +131,12 @@ export const True = (props: TrueProps) => {
     setAltered({});
     setDismissed(false);
     await acts.ask();
+  };
+  /** Left before the first reading there is nothing to advise on, and nothing to complain of. */
+  const leave = async () => {
+    const any = [...(round?.lateral ?? []), ...(round?.radial ?? []), round?.offset ?? null].some((v) => v !== null);
+    if (any) await ask();
+    else setWalk(null);
   };
   /** Called away: more than ten minutes, or another wheel was walked in between. */
   const wasAway = (since: string | null): boolean =>
@@ -191,7 +194,7 @@ export const True = (props: TrueProps) => {
         before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
         again={away}
         onRead={acts.took}
-        onEnd={ask}
+        onEnd={leave}
       />
     );
   if (walk === "live")
@@ -213,7 +216,7 @@ export const True = (props: TrueProps) => {
           if (!wrong) await ask();
           return wrong;
         }}
-        onEnd={ask}
+        onEnd={leave}
       />
     );
   if (walk === "turn" && round && advice)
@@ -406,6 +409,7 @@ export const True = (props: TrueProps) => {
       {asking === "sitting" && (
         <Sitting
           jobId={jobId}
+          askTight={!tensionKnown}
           onDone={(answers) => {
             router.refresh();
             if (answers["true.play"] === "felt") {
@@ -426,7 +430,7 @@ export const True = (props: TrueProps) => {
           }}
           onClose={() => {
             setAsking(null);
-            void ask();
+            void leave();
           }}
         />
       )}

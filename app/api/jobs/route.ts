@@ -1,17 +1,19 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
+import { JOB_KINDS } from "@/core/wheel/stages";
 import { openJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 
 const schema = z.object({
   id: idSchema,
   wheelId: idSchema.optional(),
-  kind: z.enum(["rebuild", "broken-spoke", "true-only", "check-only"]),
+  kind: z.enum(JOB_KINDS),
 });
 
 export const POST = (request: Request) =>
   answer(async () => {
     const { sideA, sideB, tolerance } = await readSettings();
-    const job = await readBody(request, schema);
+    const body = await readBody(request, schema);
+    const job = body.kind === "practice" ? { ...body, machine: "Practice wheel" } : body;
     return openJob(job.wheelId ? { ...job, tolerance } : { ...job, sideA, sideB, tolerance });
   });

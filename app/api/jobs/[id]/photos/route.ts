@@ -1,6 +1,6 @@
 import { answer, idSchema, readBytes } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
-import { parseWith } from "@/core/wheel/wheel-file";
+import { parseWith } from "@/core/wheel/parse-with";
 import { keepPhoto } from "@/formats/photo";
 import { findJob } from "@/store/jobs";
 import { addPhoto } from "@/store/photos";

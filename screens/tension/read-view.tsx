@@ -1,0 +1,198 @@
+import { useState } from "react";
+import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { Tolerance } from "@/core/runout/tolerance";
+import { evennessOf } from "@/core/tension/evenness";
+import type { SoundKind } from "@/core/tension/sounding";
+import type { SpokeTension } from "@/core/tension/told";
+import { NEWTON_PER } from "@/core/units/forces";
+import type { Tap } from "../parts/figures-bench";
+import { useForce } from "../parts/kept-choice";
+import { UnrolledRim } from "../parts/unrolled-rim";
+import type { EntryWay } from "./entry-walk";
+import { KnownBar } from "./known-bar";
+import type { TensionRound } from "./tension-round";
+
+/** The ways a wheel's tensions are walked through. */
+export type ReadingWalk = "ear" | "squeeze" | EntryWay;
+
+interface ReadViewProps {
+  readonly kinds: readonly SoundKind[];
+  readonly spokes: readonly PlacedSpoke[];
+  readonly names: Readonly<Record<"A" | "B", string>>;
+  readonly tensions: readonly SpokeTension[];
+  /** The round that is shown; null before anything was read. */
+  readonly shown: TensionRound | null;
+  /** N on each side. */
+  readonly wanted: Readonly<Record<"A" | "B", number>>;
+  readonly tolerance: Tolerance;
+  readonly picked: number;
+  readonly onPick: (spoke: number) => void;
+  readonly practice: boolean;
+  readonly message: string | null;
+  readonly figures: readonly string[];
+  readonly tap: Tap;
+  readonly onKnown: (spoke: number, newton: number, typed: string) => Promise<void>;
+  readonly onBegin: (way: ReadingWalk) => void;
+  readonly onMount: () => void;
+}
+
+/** What every spoke holds as far as it was read, the picked one in figures, and the ways of reading on. */
+export const ReadView = (props: ReadViewProps) => {
+  const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, practice, message, figures, tap } = props;
+  const { onPick, onKnown, onBegin, onMount } = props;
+  const [known, setKnown] = useState(false);
+  const [force] = useForce();
+  const n = spokes.length;
+  const newtons = tensions.map((t) => t.tension);
+  const mine = tensions[picked - 1];
+  const relative = newtons.every((t) => t === null) && tensions.some((t) => t.cents !== null);
+  const even = evennessOf(kinds, relative ? tensions.map((t) => t.note || null) : newtons);
+  const level = tensions.map((t, i) =>
+    t.tension !== null ? t.tension / wanted[spokes[i].flange] : t.cents !== null ? 1 + t.cents / 500 : null,
+  );
+  const edge = (which: "low" | "high") =>
+    tensions.map((t, i) =>
+      t.tension === null || t[which] === null ? null : (t[which] ?? 0) / wanted[spokes[i].flange],
+    );
+  const show = (newton: number) =>
+    force === "N" ? `${Math.round(newton / 10) * 10} N` : `${(newton / NEWTON_PER[force]).toFixed(0)} ${force}`;
+  const kindOf = kinds.findIndex((k) => k.spokes.includes(picked));
+  return (
+    <>
+      <div className="min-h-0 flex-1">
+        <UnrolledRim
+          spokes={spokes}
+          now={{
+            lateral: shown?.lateral ?? tensions.map(() => null),
+            radial: shown?.radial ?? tensions.map(() => null),
+            tension: newtons,
+          }}
+          band={tolerance}
+          wantedTension={wanted}
+          names={names}
+          picked={picked}
+          onPick={onPick}
+          strings={{
+            level,
+            low: edge("low"),
+            high: edge("high"),
+            marked: even.flatMap((e) => e.outliers),
+            band: 0.2,
+            caption: relative
+              ? { A: "cents from the middle of its kind, 100 either way", B: "not calibrated: like with like" }
+              : {
+                  A: `wanted ${show(wanted.A)}, 20 % either way`,
+                  B: `wanted ${show(wanted.B)}, 20 % either way`,
+                },
+          }}
+        />
+      </div>
+      <div className="flex h-16 shrink-0 items-stretch border-t border-grid text-xl">
+        <button
+          type="button"
+          aria-label="previous spoke"
+          onClick={() => onPick(((picked + n - 2) % n) + 1)}
+          className="w-16 border-r border-rule text-3xl"
+        >
+          ‹
+        </button>
+        <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]" data-testid="picked">
+          <b className="font-mono">{picked}</b>
+          {mine.tension !== null && <b className="font-mono">{mine.tension === 0 ? "slack" : show(mine.tension)}</b>}
+          {mine.low !== null && mine.high !== null && mine.high > 0 && (
+            <span className="text-xl">
+              {mine.tension === null ? "somewhere " : ""}
+              {show(mine.low)} to {show(mine.high)}
+            </span>
+          )}
+          {mine.note !== null && mine.note > 0 && (
+            <span className="font-mono text-xl">
+              {Math.round(mine.note)} Hz
+              {mine.cents !== null ? `, ${mine.cents >= 0 ? "+" : "−"}${Math.abs(Math.round(mine.cents))} cents` : ""}
+            </span>
+          )}
+          {mine.tension === null && mine.note === null && <span className="text-xl">not read</span>}
+          {mine.doubt && <span className="truncate text-base">{mine.doubt}</span>}
+        </p>
+        {kindOf >= 0 && mine.note !== null && mine.note > 0 && (
+          <button
+            type="button"
+            onClick={() => setKnown(true)}
+            className="border-l border-rule px-3 text-lg leading-tight"
+          >
+            its tension
+            <br />
+            is known
+          </button>
+        )}
+        <button
+          type="button"
+          aria-label="next spoke"
+          onClick={() => onPick((picked % n) + 1)}
+          className="w-16 border-l border-rule text-3xl"
+        >
+          ›
+        </button>
+      </div>
+      {known && (
+        <KnownBar
+          spoke={picked}
+          onTake={async (value, typed) => {
+            await onKnown(picked, value, typed);
+            setKnown(false);
+          }}
+          onClose={() => setKnown(false)}
+        />
+      )}
+      {message && (
+        <p role="alert" className="border-t border-grid px-4 py-1 text-lg font-bold">
+          {message}
+        </p>
+      )}
+      {!known && (
+        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
+          <button
+            type="button"
+            onClick={() => onBegin("ear")}
+            className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
+          >
+            by ear
+          </button>
+          <button type="button" onClick={() => onBegin("gauge")} className="flex-1 border-r border-rule">
+            by gauge
+          </button>
+          <button type="button" onClick={() => onBegin("tension")} className="flex-1 border-r border-rule">
+            in {force}
+          </button>
+          <button type="button" onClick={() => onBegin("squeeze")} className="flex-1 border-r border-rule">
+            by hand
+          </button>
+          <button type="button" onClick={() => onBegin("torque")} className="flex-1 border-r border-rule">
+            torque
+          </button>
+          <button
+            type="button"
+            onClick={() => onMount()}
+            aria-pressed={practice}
+            className={`flex-1 px-3 leading-tight ${practice ? "underline" : ""}`}
+          >
+            {practice ? "practice wheel on" : "practice wheel"}
+          </button>
+        </div>
+      )}
+      <div className="grid shrink-0 grid-cols-2 border-t border-grid text-base">
+        {figures.map((name) => (
+          <button
+            key={name}
+            type="button"
+            onClick={() => tap.onTap(name)}
+            className="flex min-h-12 items-center justify-between gap-2 border-r border-grid px-3"
+          >
+            {name === "spoke.inNipple" ? "spoke inside its nipple" : "thickness in the middle"}
+            <b className="font-mono">{tap.label(name)}</b>
+          </button>
+        ))}
+      </div>
+    </>
+  );
+};
