@@ -21,7 +21,11 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 const Layout = async ({ children }: { children: ReactNode }) => {
   const { theme, sounds } = await looksOf();
   return (
-    <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"}>
+    <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"} suppressHydrationWarning>
+      <head>
+        {/* Before anything can be tapped, so not deferred. */}
+        <script src="/early-taps.js" />
+      </head>
       <body>
         <LateLetters />
         {children}

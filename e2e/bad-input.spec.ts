@@ -94,3 +94,38 @@ test("a page loaded anew while an entry is under way, or while the record is awa
   await expect(page.getByRole("button", { name: /^outside diameter:? 610/ }).first()).toBeVisible();
   expect(await page.evaluate(() => localStorage.getItem("tall-compass-outbox"))).toBe("[]");
 });
+
+test("a tap on a page that is drawn but not yet awake is done when it wakes; entries kept hold the page until sent", async ({
+  page,
+  request,
+}) => {
+  const id = await newJob(request);
+  await page.route(/_next\/static\/.*\.js/, async (route) => {
+    await new Promise((done) => setTimeout(done, 1200));
+    await route.continue();
+  });
+  await page.goto(`/jobs/${id}/measure`, { waitUntil: "commit" });
+  await page
+    .getByRole("button", { name: /^rim holes/ })
+    .first()
+    .click();
+  expect(await page.getByLabel("entry").locator("input").count(), "tapped before it was awake").toBe(0);
+  await page.getByLabel("entry").locator("input").fill("36");
+  await page.keyboard.press("Enter");
+  const holes = page.getByRole("button", { name: /^rim holes:? 36/ }).first();
+  await expect(holes).toBeVisible();
+
+  // A letter left by a page that is gone: said on the page, which takes no tap until the record has it.
+  await page.evaluate(([url, body]) => localStorage.setItem("tall-compass-outbox", JSON.stringify([{ url, body }])), [
+    `/api/jobs/${id}/measurements`,
+    { id: crypto.randomUUID(), name: "rim.outsideDiameter", typed: "611" },
+  ] as const);
+  await page.reload({ waitUntil: "commit" });
+  await expect(page.locator("html[data-late]")).toBeAttached();
+  await page
+    .getByRole("button", { name: /^outside diameter:? 611/ })
+    .first()
+    .click();
+  await expect(page.getByLabel("entry")).toBeVisible();
+  await expect(page.locator("html[data-late]")).not.toBeAttached();
+});
