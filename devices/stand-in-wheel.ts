@@ -166,6 +166,8 @@ export class StandInWheel {
 
   /** Squeezes pairs all round: twist is let go, and the first time the heads bed in. */
   destress(): void {
+    // What beds in does so under the pull there is now.
+    this.settle();
     for (let i = 0; i < this.n; i++) {
       this.natural[i] -= this.wound[i] * this.wheel.spoke.threadPitch;
       this.wound[i] = 0;

@@ -1,25 +1,21 @@
-import { rmSync } from "node:fs";
-import { afterAll, beforeAll, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { FIRST_SETTINGS, type Settings } from "@/core/shop/settings";
 import type { JobKind } from "@/core/wheel/stages";
-import { startDatabase } from "@/run/database-server";
-import { database, openDatabase, switchDatabase } from "./database";
+import { database } from "./database";
 import { readDiary, saveOrder } from "./diary";
 import { refreshJob } from "./job-rows";
 import { changeJob, openJob } from "./jobs";
-import { migrate } from "./migrate";
+import { ownDatabase } from "./own-database.test.rig";
 import { readShopFigures } from "./shop-figures";
 
 // The diary as the bench sees it, from the real record, on a database of its own.
 
-const FOLDER = ".test-output/diary";
 /** A Wednesday. */
 const TODAY = "2026-11-25";
 const day = (after: number): string =>
   new Date(Date.parse(`${TODAY}T12:00:00Z`) + after * 86_400_000).toISOString().slice(0, 10);
 /** Eighty minutes of bench on working days, nothing at the week's end. */
 const settings: Settings = { ...FIRST_SETTINGS, benchMinutes: [80, 80, 80, 80, 80, 0, 0] };
-let server: Awaited<ReturnType<typeof startDatabase>>;
 const ids: Record<string, string> = {};
 
 const wheel = async (mark: string, kind: JobKind, promised: string | null, waitingFor: string | null = null) => {
@@ -31,12 +27,7 @@ const wheel = async (mark: string, kind: JobKind, promised: string | null, waiti
   await refreshJob(id);
 };
 
-beforeAll(async () => {
-  rmSync(FOLDER, { recursive: true, force: true });
-  server = await startDatabase(FOLDER);
-  switchDatabase(openDatabase(server.url));
-  await vi.waitFor(() => database().raw("select 1"), { timeout: 30_000, interval: 300 });
-  await migrate(database());
+ownDatabase(".test-output/diary", async () => {
   // Six wheels handed back: truing took half an hour to an hour and a half, the rest is quickly done.
   for (const [i, minutes] of [30, 40, 50, 60, 80, 90].entries()) {
     const id = crypto.randomUUID();
@@ -53,10 +44,6 @@ beforeAll(async () => {
   await wheel("plated", "true-only", day(9), "plating");
   await wheel("undated", "true-only", null);
   await wheel("learning", "practice", null);
-}, 120_000);
-afterAll(async () => {
-  await database().destroy();
-  await server.stop();
 });
 
 const read = () => readDiary(settings, TODAY);

@@ -1,18 +1,15 @@
-import { rmSync } from "node:fs";
 import fc from "fast-check";
-import { afterAll, beforeAll, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { findWords } from "@/core/shop/find-words";
 import { chance } from "@/devices/random";
-import { startDatabase } from "@/run/database-server";
-import { database, openDatabase, switchDatabase } from "./database";
+import { database } from "./database";
 import { find } from "./find";
 import { refreshJob } from "./job-rows";
 import { changeJob, openJob } from "./jobs";
-import { migrate } from "./migrate";
+import { ownDatabase } from "./own-database.test.rig";
 
 // Against the shop's records gone through one by one, on a database of its own.
 
-const FOLDER = ".test-output/find";
 const JOBS = 120;
 /** Beginnings in common, accents, marks like words, words inside words. */
 const WORDS = [
@@ -31,18 +28,12 @@ const WORDS = [
   "w",
   "x1",
 ];
-let server: Awaited<ReturnType<typeof startDatabase>>;
 const kept: { id: string; mark: string; words: string[]; newest: number }[] = [];
 
 /** As the database compares: letters without their accents. */
 const plain = (word: string): string => word.normalize("NFD").replace(/\p{M}/gu, "");
 
-beforeAll(async () => {
-  rmSync(FOLDER, { recursive: true, force: true });
-  server = await startDatabase(FOLDER);
-  switchDatabase(openDatabase(server.url));
-  await vi.waitFor(() => database().raw("select 1"), { timeout: 30_000, interval: 300 });
-  await migrate(database());
+ownDatabase(".test-output/find", async () => {
   const luck = chance(5);
   const some = (n: number) =>
     [...Array(n).keys()].map(() => WORDS[Math.floor(luck.between(0, WORDS.length))]).join(" ");
@@ -64,10 +55,6 @@ beforeAll(async () => {
     await refreshJob(id);
     kept.push({ id, mark: about.mark, newest, words: findWords(Object.values(about).join(" ")).map(plain) });
   }
-}, 120_000);
-afterAll(async () => {
-  await database().destroy();
-  await server.stop();
 });
 
 test("finds what going through every job finds: marks that begin so first, then the newest in which every word begins one", async () => {

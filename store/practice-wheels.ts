@@ -23,6 +23,12 @@ export const savePracticeWheel = async (jobId: string, hidden: unknown, state: u
     .merge({ hidden: JSON.stringify(hidden), state: JSON.stringify(state), version: database().raw("version + 1") });
 };
 
+/** @returns false, and nothing is stored, when someone else stored it since that version was read */
+export const savePracticeState = async (jobId: string, state: unknown, version: number): Promise<boolean> =>
+  (await database()("practice_wheels")
+    .where({ job_id: jobId, version })
+    .update({ state: JSON.stringify(state), version: version + 1 })) > 0;
+
 export const removePracticeWheel = async (jobId: string): Promise<void> => {
   await database()("practice_wheels").where({ job_id: jobId }).delete();
 };

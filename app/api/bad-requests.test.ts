@@ -1,12 +1,10 @@
-import { rmSync } from "node:fs";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
-import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import { beforeAll, describe, expect, test } from "vitest";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { keepPhoto } from "@/formats/photo";
-import { startDatabase } from "@/run/database-server";
-import { database, openDatabase, switchDatabase } from "@/store/database";
-import { migrate } from "@/store/migrate";
+import { database } from "@/store/database";
+import { ownDatabase } from "@/store/own-database.test.rig";
 import { addPhoto } from "@/store/photos";
 
 // Every route that writes, called as Next calls it, with one thing wrong at a time, on a database of its own.
@@ -15,8 +13,6 @@ type Method = "GET" | "POST" | "PATCH" | "DELETE";
 type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
 const routes = import.meta.glob<Partial<Record<Method, Handler>>>("./**/route.ts", { eager: true });
 
-const FOLDER = ".test-output/bad-requests";
-let server: Awaited<ReturnType<typeof startDatabase>>;
 const uuid = () => crypto.randomUUID();
 const [job, round, stock, gauge, order, spare] = [uuid(), uuid(), uuid(), uuid(), uuid(), uuid()];
 
@@ -145,12 +141,7 @@ const JUNK: readonly unknown[] = [
   "2026-02-31",
 ];
 
-beforeAll(async () => {
-  rmSync(FOLDER, { recursive: true, force: true });
-  server = await startDatabase(FOLDER);
-  switchDatabase(openDatabase(server.url));
-  await vi.waitFor(() => database().raw("select 1"), { timeout: 30_000, interval: 300 });
-  await migrate(database());
+ownDatabase(".test-output/bad-requests", async () => {
   await call("jobs", "POST", { id: job, kind: "rebuild" });
   await call("jobs", "POST", { id: spare, kind: "rebuild" });
   await call("jobs/[id]/wheel-file", "POST", trialWheel("steel"), { id: job });
@@ -162,10 +153,6 @@ beforeAll(async () => {
   await call("gauges", "POST", { ...(CASES.find((c) => c.path === "gauges")?.good() as object), id: gauge });
   const spokes = await call("jobs/[id]/orders", "POST", { id: order }, { id: job });
   if (spokes.status !== 200) throw new Error(JSON.stringify(spokes));
-}, 120_000);
-afterAll(async () => {
-  await database().destroy();
-  await server.stop();
 });
 
 /** A refusal names what is wrong, and nothing is stored. */
