@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { rgb } from "pdf-lib";
 import type { DrillingPlan } from "@/core/rim/drilling-plan";
-import { INK, openPdf, printable } from "./pdf-page";
+import { draw, INK, openPdf } from "./pdf-page";
 
 /** A strip of paper to wrap round the rim: its width in mm. */
 const STRIP = 40;
@@ -126,7 +126,7 @@ export const TILE = { shows: 250, again: 10 };
 
 /** The strip one to one in tiles: three strips a sheet, a registration cross at each end of a tile, a 100 mm check line. */
 export const drillingPdf = async (plan: DrillingPlan, mark: string): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf();
+  const { pdf, text, bold } = await openPdf(mark);
   pdf.setTitle(`Drilling strip ${mark}`);
   const total = plan.circumference + 2 * LEAD;
   const step = TILE.shows - TILE.again;
@@ -136,7 +136,7 @@ export const drillingPdf = async (plan: DrillingPlan, mark: string): Promise<Uin
   for (let first = 0; first < tiles; first += rows) {
     const page = pdf.addPage([SHEET.width * POINT, SHEET.height * POINT]);
     const put = (words: string, x: number, y: number, size: number, face = text) =>
-      page.drawText(printable(words, face), { x: x * POINT, y: y * POINT, size, font: face, color: INK });
+      draw(page, words, { x: x * POINT, y: y * POINT, size, face });
     const line = (x1: number, y1: number, x2: number, y2: number, thickness = 0.5, color = INK) =>
       page.drawLine({
         start: { x: x1 * POINT, y: y1 * POINT },

@@ -1,4 +1,4 @@
-import { INK, openPdf, printable, wrap } from "./pdf-page";
+import { draw, INK, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
 
 /** What hangs on the wheel while it is in the shop. */
 export interface Label {
@@ -19,23 +19,17 @@ const [WIDTH, HEIGHT, MARGIN] = [297.64, 419.53, 20];
 
 /** The label to tie on: the mark readable across the shop, a hole to thread the wire through. */
 export const labelPdf = async (label: Label): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf();
+  const { pdf, text, bold } = await openPdf(JSON.stringify(label));
   pdf.setTitle(`Label ${label.mark}`);
   const page = pdf.addPage([WIDTH, HEIGHT]);
   page.drawCircle({ x: WIDTH / 2, y: HEIGHT - 22, size: 9, borderColor: INK, borderWidth: 1 });
   let y = HEIGHT - 86;
   const room = WIDTH - 2 * MARGIN;
-  const sizeFor = (words: string, most: number) => {
-    let size = most;
-    while (size > 9 && bold.widthOfTextAtSize(words, size) > room) size--;
-    return size;
-  };
-  const mark = printable(label.mark, bold);
-  page.drawText(mark, { x: MARGIN, y, size: sizeFor(mark, 52), font: bold, color: INK });
+  draw(page, label.mark, { x: MARGIN, y, size: sizeToFit(label.mark, bold, room, 52, 7), face: bold });
   const put = (words: string, size: number, face = text) => {
-    for (const line of wrap(printable(words, face), face, size, room).slice(0, 3)) {
+    for (const line of wrap(words, face, size, room).slice(0, 3)) {
       y -= size * 1.3;
-      page.drawText(line, { x: MARGIN, y, size, font: face, color: INK });
+      draw(page, line, { x: MARGIN, y, size, face });
     }
   };
   y -= 8;
@@ -49,9 +43,9 @@ export const labelPdf = async (label: Label): Promise<Uint8Array> => {
   for (const f of label.found) {
     y -= 18;
     if (y < MARGIN) break;
-    page.drawText(printable(`${f.label}:`, text), { x: MARGIN, y, size: 10.5, font: text, color: INK });
-    const x = MARGIN + text.widthOfTextAtSize(`${printable(f.label, text)}: `, 10.5);
-    if (f.value) page.drawText(printable(f.value, bold), { x, y, size: 10.5, font: bold, color: INK });
+    draw(page, `${f.label}:`, { x: MARGIN, y, size: 10.5, face: text });
+    const x = MARGIN + widthOf(`${f.label}: `, text, 10.5);
+    if (f.value) draw(page, f.value, { x, y, size: sizeToFit(f.value, bold, WIDTH - MARGIN - x, 10.5, 5), face: bold });
     else page.drawLine({ start: { x, y: y - 1 }, end: { x: WIDTH - MARGIN, y: y - 1 }, thickness: 0.6, color: INK });
   }
   return pdf.save();

@@ -1,4 +1,4 @@
-import { INK, openPdf, printable } from "./pdf-page";
+import { draw, INK, openPdf, sizeToFit } from "./pdf-page";
 
 /** One line of the card on the wall. */
 export interface CardLine {
@@ -14,12 +14,12 @@ const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 36];
 
 /** The lacing on one A4 page for the wall: two columns, large figures, sides told by shape so that it reads in black and white. */
 export const lacingCard = async (title: string, order: string, lines: readonly CardLine[]): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf();
+  const { pdf, text, bold } = await openPdf(JSON.stringify([title, order, lines]));
   pdf.setTitle(`Lacing ${title}`);
   const page = pdf.addPage([WIDTH, HEIGHT]);
   const put = (words: string, x: number, y: number, size: number, face = text) =>
-    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
-  put(title, MARGIN, HEIGHT - MARGIN - 14, 18, bold);
+    draw(page, words, { x, y, size, face });
+  put(title, MARGIN, HEIGHT - MARGIN - 14, sizeToFit(title, bold, WIDTH - 2 * MARGIN, 18, 5), bold);
   put(
     `${order}. Holes count clockwise from the valve, seen from the ${lines.find((l) => l.side === "A")?.sideName ?? "one side"}.`,
     MARGIN,
@@ -56,8 +56,7 @@ export const lacingCard = async (title: string, order: string, lines: readonly C
       });
     if (l.rimHole !== null) put(String(l.rimHole), x, y, size, bold);
     const hub = l.rimHole === null ? `into the hub: ${l.hubHole}` : l.hubHole;
-    let hubSize = l.rimHole === null ? 8 : size;
-    while (l.rimHole === null && hubSize > 5 && text.widthOfTextAtSize(hub, hubSize) > width - 60) hubSize -= 0.25;
+    const hubSize = l.rimHole === null ? sizeToFit(hub, text, width - 60, 8, 5) : size;
     put(hub, x + 54, y, hubSize, l.rimHole === null ? text : bold);
     if (l.rimHole !== null) {
       put(l.head, x + 116, y, size * 0.72);

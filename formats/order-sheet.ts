@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { INK, openPdf, printable, wrap } from "./pdf-page";
+import { draw, INK, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
 
 /** What goes to whoever makes or sells the spokes. mm. */
 export interface OrderSheet {
@@ -60,19 +60,21 @@ const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 56];
 
 /** One A4 page: lengths large, everything a spoke maker asks under them. */
 export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf();
+  const { pdf, text, bold } = await openPdf(JSON.stringify(o));
   pdf.setTitle(`Spokes for ${o.mark}`);
   const page = pdf.addPage([WIDTH, HEIGHT]);
   let y = HEIGHT - MARGIN - 16;
-  const put = (words: string, x: number, size: number, face = text) =>
-    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
+  const put = (words: string, x: number, size: number, face = text) => draw(page, words, { x, y, size, face });
   const rule = () =>
     page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness: 1, color: INK });
-  put(`Spokes for ${o.mark}`, MARGIN, 22, bold);
-  put(o.date, WIDTH - MARGIN - text.widthOfTextAtSize(o.date, 12), 12);
+  const title = `Spokes for ${o.mark}`;
+  put(title, MARGIN, sizeToFit(title, bold, WIDTH - 2 * MARGIN - widthOf(o.date, text, 12) - 14, 22, 7), bold);
+  put(o.date, WIDTH - MARGIN - widthOf(o.date, text, 12), 12);
   y -= 20;
-  put(o.machine, MARGIN, 12);
-  y -= 16;
+  for (const line of wrap(o.machine, text, 12, WIDTH - 2 * MARGIN)) {
+    put(line, MARGIN, 12);
+    y -= 16;
+  }
   rule();
   y -= 24;
   const columns = [MARGIN, MARGIN + 120, MARGIN + 210, MARGIN + 290];
@@ -84,7 +86,7 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
     put(String(l.length), columns[0], 18, bold);
     put(String(l.count), columns[1], 14);
     put(String(l.spares), columns[2], 14);
-    for (const line of wrap(printable(l.forWhat, text), text, 10, WIDTH - MARGIN - columns[3])) {
+    for (const line of wrap(l.forWhat, text, 10, WIDTH - MARGIN - columns[3])) {
       put(line, columns[3], 10);
       y -= 12;
     }
@@ -107,7 +109,10 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
   for (const [label, value] of facts) {
     y -= 20;
     put(label, MARGIN, 11);
-    put(value, columns[1], 11, bold);
+    for (const [i, line] of wrap(value, bold, 11, WIDTH - MARGIN - columns[1]).entries()) {
+      if (i > 0) y -= 14;
+      put(line, columns[1], 11, bold);
+    }
   }
   y -= 30;
   const notes = [
@@ -115,7 +120,7 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
     ...(o.assumed.length > 0 ? [`Assumed, not measured: ${o.assumed.join(", ")}.`] : []),
   ];
   for (const note of notes)
-    for (const line of wrap(printable(note, text), text, 10, WIDTH - 2 * MARGIN)) {
+    for (const line of wrap(note, text, 10, WIDTH - 2 * MARGIN)) {
       put(line, MARGIN, 10);
       y -= 14;
     }

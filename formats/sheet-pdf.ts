@@ -1,13 +1,22 @@
-import { type PDFDocument, type PDFFont, type PDFPage, rgb } from "pdf-lib";
+import { type PDFPage, rgb } from "pdf-lib";
 import { create } from "qrcode";
-import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
-import { INK, openPdf, printable, wrap } from "./pdf-page";
+import { CAUTIONS, type Sheet, sheetWords } from "@/core/sheet/sheet";
+import { A4, draw, type Face, INK, MARGIN, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
+import { figuresPage } from "./sheet-figures-page";
 
+const RULE = rgb(0.498, 0.467, 0.4);
+const [WIDTH, HEIGHT] = A4;
+const ROOM = WIDTH - 2 * MARGIN;
 /** Between two columns, points. */
 const GAP = 14;
-const RULE = rgb(0.498, 0.467, 0.4);
-/** A4 in points, and its margin. */
-const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 48];
+/** Where the columns of the table begin. */
+const COLUMNS = [MARGIN, MARGIN + 178, MARGIN + 330] as const;
+/** Nothing of the text stands lower: signature, shop and code. */
+const FOOT = MARGIN + 56;
+const CODE = 62;
+/** From where the shop's lines stand. */
+const SHOP = MARGIN + 260;
+const SHOP_LINES = 5;
 
 const trace = (
   page: PDFPage,
@@ -15,7 +24,7 @@ const trace = (
   limit: number,
   label: string,
   y: number,
-  face: PDFFont,
+  face: Face,
 ): void => {
   const left = MARGIN + 90;
   const width = WIDTH - MARGIN - left;
@@ -24,13 +33,13 @@ const trace = (
   if (read.length < 2) return;
   const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
   const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
-  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
+  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? Math.ceil(largest);
   const at = (r: { v: number; i: number }) => ({
     x: left + ((r.i + 0.5) / values.length) * width,
     y: y + ((r.v - middle) / scale) * half,
   });
-  page.drawText(label, { x: MARGIN, y: y + 4, size: 10, font: face, color: INK });
-  page.drawText(`${scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, font: face, color: INK });
+  draw(page, label, { x: MARGIN, y: y + 4, size: 10, face });
+  draw(page, `${scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, face });
   const band = (limit / 2 / scale) * half;
   for (const edge of [band, -band])
     page.drawLine({
@@ -62,159 +71,169 @@ const drawCode = (page: PDFPage, words: string, x: number, y: number, size: numb
         });
 };
 
-/** Every figure and every round, for those who ask. */
-const figuresPage = (pdf: PDFDocument, sheet: Sheet, text: PDFFont, bold: PDFFont): void => {
-  let page = pdf.addPage([WIDTH, HEIGHT]);
-  let y = HEIGHT - MARGIN;
-  const line = (words: string, x: number, face: PDFFont = text, size = 9) =>
-    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
-  const next = (by = 13) => {
-    y -= by;
-    if (y > MARGIN) return;
-    page = pdf.addPage([WIDTH, HEIGHT]);
-    y = HEIGHT - MARGIN;
-  };
-  line(`Wheel ${sheet.wheel.mark}: every figure`, MARGIN, bold, 14);
-  next(24);
-  for (const f of sheet.figures) {
-    line(f.label, MARGIN);
-    for (const part of wrap(f.value, text, 9, 220)) {
-      line(part, MARGIN + 280);
-      next();
-    }
-  }
-  if (sheet.rounds.length > 0) {
-    next(10);
-    line("Rounds: side to side, hop, nipples turned", MARGIN, bold, 11);
-    next(16);
-    for (const r of sheet.rounds) {
-      line(`${r.number}:  ${r.lateral}, ${r.hop}, ${r.turned}`, MARGIN);
-      next();
-    }
-  }
-  if (sheet.tension) {
-    next(10);
-    line("Tension of each spoke from the valve, N", MARGIN, bold, 11);
-    next(16);
-    const all = sheet.tension.at.map((t, i) => `${i + 1}: ${t === null ? "–" : Math.round(t)}`);
-    for (let i = 0; i < all.length; i += 8) {
-      all.slice(i, i + 8).forEach((words, k) => {
-        line(words, MARGIN + k * 62);
+/** A part of the page that is not torn apart: how high it is, and how it is drawn down from y. */
+interface Block {
+  readonly height: number;
+  readonly put: (page: PDFPage, y: number) => void;
+}
+
+const paragraph = (words: string, face: Face, size: number, leading: number, after = 0): Block => {
+  const lines = wrap(words, face, size, ROOM);
+  return {
+    height: lines.length * leading + after,
+    put: (page, y) => {
+      lines.forEach((line, i) => {
+        draw(page, line, { x: MARGIN, y: y - (i + 1) * leading + 3, size, face });
       });
-      next();
+    },
+  };
+};
+
+/** What stands under the table, in its order; what finds no room goes overleaf. */
+const blocksOf = (sheet: Sheet, text: Face, bold: Face): readonly Block[] => {
+  const { tolerance: t, trace: line } = sheet;
+  const words = sheetWords(sheet);
+  const chosen = `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`;
+  const traces: Block[] = line
+    ? [
+        {
+          height: 176,
+          put: (page, y) => {
+            draw(page, "From the valve once round, as returned", { x: MARGIN, y: y - 18, size: 10, face: bold });
+            trace(page, line.lateral, t.lateral, "side to side", y - 60, text);
+            trace(page, line.radial, t.radial, "hop", y - 134, text);
+          },
+        },
+      ]
+    : [];
+  return [
+    paragraph(chosen, text, 10, 13, 4),
+    ...traces,
+    ...[words.even, words.replaced].filter(Boolean).map((w) => paragraph(w, text, 10, 13, 2)),
+    ...sheet.notes.map((note) => paragraph(note, bold, 10, 13)),
+    ...(sheet.assumed.length > 0
+      ? [paragraph(`Assumed, not measured: ${sheet.assumed.join(", ")}.`, text, 9, 12)]
+      : []),
+  ];
+};
+
+/** Mark, machine, customer and the table. @returns where the page is free from */
+const head = (page: PDFPage, sheet: Sheet, text: Face, bold: Face): number => {
+  let y = HEIGHT - MARGIN - 18;
+  const title = `Wheel ${sheet.wheel.mark}`;
+  const dateWidth = widthOf(sheet.date, text, 12);
+  draw(page, title, { x: MARGIN, y, size: sizeToFit(title, bold, ROOM - dateWidth - GAP, 22, 7), face: bold });
+  draw(page, sheet.date, { x: WIDTH - MARGIN - dateWidth, y, size: 12, face: text });
+  y -= 24;
+  const { machine, place, holes, work } = sheet.wheel;
+  const wheelLine = [machine, place, `${holes} spokes`, work].filter(Boolean).join(", ");
+  const customer = sheet.customer ? `For ${sheet.customer}` : "";
+  for (const line of [...wrap(wheelLine, text, 12, ROOM), ...wrap(customer, text, 12, ROOM)]) {
+    draw(page, line, { x: MARGIN, y, size: 12, face: text });
+    y -= 16;
+  }
+  y += 4;
+  page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness: 1.4, color: INK });
+  y -= 18;
+  ["", "as found", "as returned"].forEach((words, i) => {
+    draw(page, words, { x: COLUMNS[i], y, size: 10, face: text });
+  });
+  for (const line of sheet.lines) {
+    y -= 21;
+    draw(page, line.label, { x: COLUMNS[0], y, size: 11, face: text });
+    const found = wrap(line.found, text, 10, COLUMNS[2] - COLUMNS[1] - GAP);
+    const returned = wrap(line.returned, text, 10, WIDTH - MARGIN - COLUMNS[2]);
+    for (let k = 0; k < Math.max(found.length, returned.length); k++) {
+      if (k > 0) y -= 13;
+      draw(page, found[k] ?? "", { x: COLUMNS[1], y, size: 10, face: text });
+      draw(page, returned[k] ?? "", { x: COLUMNS[2], y, size: 10, face: text });
     }
   }
+  return y - 14;
+};
+
+/** Signature, shop and code. @returns what of it found no room */
+const foot = (page: PDFPage, sheet: Sheet, origin: string, text: Face): readonly string[] => {
+  const y = MARGIN + 22;
+  page.drawLine({ start: { x: MARGIN, y }, end: { x: MARGIN + 240, y }, thickness: 0.8, color: INK });
+  const size = sizeToFit(sheet.signedBy ?? "", text, 232, 13, 8);
+  const names = wrap(sheet.signedBy ?? "", text, size, 232).slice(0, 3);
+  names.forEach((line, i) => {
+    draw(page, line, { x: MARGIN + 4, y: y + 4 + (names.length - 1 - i) * size, size, face: text });
+  });
+  draw(page, "signed", { x: MARGIN, y: y - 14, size: 9, face: text });
+  const address = [sheet.shop, ...sheet.address.split("\n")].filter(Boolean);
+  const shop = address.flatMap((line) => wrap(line, text, 8.5, WIDTH - MARGIN - CODE - 8 - SHOP));
+  shop.slice(0, SHOP_LINES).forEach((line, i) => {
+    draw(page, line, { x: SHOP, y: MARGIN + 34 - 11 * i, size: 8.5, face: text });
+  });
+  if (origin !== "") {
+    drawCode(page, origin + sheet.link, WIDTH - MARGIN - CODE, MARGIN - 8, CODE);
+    draw(page, "opens this wheel's record, on the shop's own machine only", {
+      x: WIDTH - MARGIN - 225,
+      y: MARGIN - 22,
+      size: 7.5,
+      face: text,
+    });
+  }
+  return [
+    ...(shop.length > SHOP_LINES ? address : []),
+    ...(wrap(sheet.signedBy ?? "", text, size, 232).length > 3 ? [`Signed by ${sheet.signedBy}`] : []),
+  ];
 };
 
 /**
- * One A4 page for the customer, and a second with every figure: fonts embedded, everything from the sheet.
+ * One A4 page for the customer, and a second with every figure: fonts embedded, everything from the sheet. What is too
+ * much for the one page goes overleaf, and the page says so.
  *
  * @param origin address of this machine's record, before the link in the code
  */
 export const sheetPdf = async (sheet: Sheet, origin = ""): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf();
+  const { pdf, text, bold } = await openPdf(JSON.stringify(sheet));
   pdf.setTitle(`Wheel ${sheet.wheel.mark}`);
   pdf.setCreationDate(new Date(`${sheet.date}T12:00:00Z`));
-  const page = pdf.addPage([WIDTH, HEIGHT]);
-  let y = HEIGHT - MARGIN - 18;
-  const write = (words: string, x: number, size: number, face: PDFFont) =>
-    page.drawText(printable(words, face), { x, y, size, font: face, color: INK });
-  const rule = (thickness = 0.8) =>
-    page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness, color: INK });
-  write(`Wheel ${sheet.wheel.mark}`, MARGIN, 22, bold);
-  page.drawText(sheet.date, {
-    x: WIDTH - MARGIN - text.widthOfTextAtSize(sheet.date, 12),
-    y,
-    size: 12,
-    font: text,
-    color: INK,
-  });
-  y -= 24;
-  const wheelLine = [sheet.wheel.machine, sheet.wheel.place, `${sheet.wheel.holes} spokes`, sheet.wheel.work];
-  for (const line of wrap(wheelLine.filter(Boolean).join(", "), text, 12, WIDTH - 2 * MARGIN)) {
-    write(line, MARGIN, 12, text);
-    y -= 17;
-  }
-  write(sheet.customer ? `For ${sheet.customer}` : "", MARGIN, 12, text);
-  y -= 12;
-  rule(1.4);
-  y -= 22;
-  const columns = [MARGIN, MARGIN + 178, MARGIN + 330];
-  ["", "as found", "as returned"].forEach((h, i) => {
-    write(h, columns[i], 10, text);
-  });
-  for (const line of sheet.lines) {
-    y -= 21;
-    write(line.label, columns[0], 11, text);
-    const found = wrap(line.found, text, 10, columns[2] - columns[1] - GAP);
-    const returned = wrap(line.returned, text, 10, WIDTH - MARGIN - columns[2]);
-    for (let k = 0; k < Math.max(found.length, returned.length); k++) {
-      if (k > 0) y -= 13;
-      write(found[k] ?? "", columns[1], 10, text);
-      write(returned[k] ?? "", columns[2], 10, text);
+  let page = pdf.addPage([...A4]);
+  let y = head(page, sheet, text, bold);
+  const missed = foot(page, sheet, origin, text);
+
+  const cautions = [sheetWords(sheet).after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((words) =>
+    paragraph(words, text, 9.5, 13, 4),
+  );
+  const floor = FOOT + cautions.reduce((sum, c) => sum + c.height, 0) + 12;
+  const overleaf: Block[] = [];
+  const more = 13;
+  for (const block of blocksOf(sheet, text, bold)) {
+    // Once one has gone overleaf those behind it follow, so that the order stays.
+    if (overleaf.length > 0 || y - block.height < floor + more) overleaf.push(block);
+    else {
+      block.put(page, y);
+      y -= block.height;
     }
   }
-  y -= 22;
-  const t = sheet.tolerance;
-  const chosen = `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`;
-  for (const line of wrap(chosen, text, 10, WIDTH - 2 * MARGIN)) {
-    write(line, MARGIN, 10, text);
-    y -= 13;
+  overleaf.push(...missed.map((words) => paragraph(words, text, 10, 13)));
+  if (overleaf.length > 0) {
+    paragraph("Continued overleaf.", bold, 10, 13).put(page, y);
+    y -= more;
   }
-  if (sheet.trace) {
-    y -= 20;
-    write("From the valve once round, as returned", MARGIN, 10, bold);
-    y -= 44;
-    trace(page, sheet.trace.lateral, t.lateral, "side to side", y, text);
-    y -= 74;
-    trace(page, sheet.trace.radial, t.radial, "hop", y, text);
-    y -= 44;
+  page.drawLine({ start: { x: MARGIN, y: y - 6 }, end: { x: WIDTH - MARGIN, y: y - 6 }, thickness: 0.8, color: INK });
+  y -= 10;
+  for (const caution of cautions) {
+    caution.put(page, y);
+    y -= caution.height;
   }
-  if (sheet.tension) {
-    for (const line of wrap(`How even: ${sheet.tension.evenness}.`, text, 10, WIDTH - 2 * MARGIN)) {
-      write(line, MARGIN, 10, text);
-      y -= 13;
+
+  if (overleaf.length > 0) {
+    page = pdf.addPage([...A4]);
+    y = HEIGHT - MARGIN;
+    const title = paragraph(`Wheel ${sheet.wheel.mark}, continued`, bold, 14, 18, 8);
+    for (const block of [title, ...overleaf]) {
+      if (y - block.height < MARGIN) {
+        page = pdf.addPage([...A4]);
+        y = HEIGHT - MARGIN;
+      }
+      block.put(page, y);
+      y -= block.height;
     }
-  }
-  for (const note of sheet.notes.slice(0, 8))
-    for (const line of wrap(note, text, 10, WIDTH - 2 * MARGIN)) {
-      write(line, MARGIN, 10, bold);
-      y -= 13;
-    }
-  if (sheet.assumed.length > 0) {
-    for (const line of wrap(`Assumed, not measured: ${sheet.assumed.join(", ")}.`, text, 9, WIDTH - 2 * MARGIN)) {
-      write(line, MARGIN, 9, text);
-      y -= 12;
-    }
-  }
-  y -= 8;
-  rule();
-  y -= 16;
-  for (const caution of [CAUTIONS.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings]) {
-    for (const line of wrap(caution, text, 9.5, WIDTH - 2 * MARGIN)) {
-      write(line, MARGIN, 9.5, text);
-      y -= 13;
-    }
-    y -= 4;
-  }
-  y = MARGIN + 26;
-  page.drawLine({ start: { x: MARGIN, y: y - 4 }, end: { x: MARGIN + 240, y: y - 4 }, thickness: 0.8, color: INK });
-  if (sheet.signedBy) write(sheet.signedBy, MARGIN + 4, 13, text);
-  y -= 18;
-  write("signed", MARGIN, 9, text);
-  const shopLines = [sheet.shop, ...sheet.address.split("\n")].filter(Boolean).slice(0, 3);
-  shopLines.forEach((line, i) => {
-    page.drawText(printable(line, text), { x: MARGIN + 260, y: MARGIN + 34 - 12 * i, size: 9, font: text, color: INK });
-  });
-  if (origin !== "") {
-    drawCode(page, origin + sheet.link, WIDTH - MARGIN - 62, MARGIN - 8, 62);
-    page.drawText(printable("opens this wheel's record, on the shop's own machine only", text), {
-      x: WIDTH - MARGIN - 225,
-      y: MARGIN - 20,
-      size: 7.5,
-      font: text,
-      color: INK,
-    });
   }
   figuresPage(pdf, sheet, text, bold);
   return pdf.save();

@@ -1,3 +1,4 @@
+import { CONDITION_PARTS } from "@/core/figures/book-in";
 import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
 import { placeSpokes } from "@/core/lacing/placement";
@@ -8,9 +9,6 @@ import type { Wheel } from "@/core/wheel/wheel-file";
 import { toleranceOf } from "./bench-way";
 import type { JobRecord } from "./job-record";
 import { turnsMade } from "./rounds";
-
-/** Parts that may be judged scrap at booking in, and what says they were replaced after all. */
-const PARTS = ["rim", "hub", "drum", "bearings", "nipples", "spokes"] as const;
 
 /** The finish of a job as its record has it, and what the bench answered. */
 export const jobFinish = (
@@ -45,6 +43,7 @@ export const jobFinish = (
     if (answer === "seen" || answer === "not-part" || answer === "not-done")
       answers[key] = { answer, because: because.join("|") };
   }
+  const judged = (as: string) => CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === as);
   const drum = (name: string) => taken[name]?.value ?? null;
   const lines = finishLines({
     kind: job.kind,
@@ -68,7 +67,8 @@ export const jobFinish = (
     tensionMoved: pairs.length > 0 ? Math.max(...pairs) : null,
     thread: record.order ? nearestThreadEnd(record.order.parts, threadedSpokes(record)) : null,
     drum: { before: drum("drum.before"), after: drum("drum.after") },
-    scrap: PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap"),
+    scrap: judged("scrap"),
+    replace: judged("replace").map((part) => ({ part, note: taken[`condition.${part}.note`]?.typed ?? "" })),
   });
   return { lines, answers };
 };

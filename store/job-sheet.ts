@@ -1,5 +1,6 @@
 import { FIGURES } from "@/core/figures/all-figures";
-import { finishNotes } from "@/core/finish/finish";
+import { CONDITION_PARTS } from "@/core/figures/book-in";
+import { type FinishAnswer, finishNotes, replacedKey } from "@/core/finish/finish";
 import { placeSpokes } from "@/core/lacing/placement";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
@@ -21,6 +22,23 @@ const WORK: Record<string, string> = {
 
 const towards = (mm: number, names: { A: string; B: string }): string =>
   Math.abs(mm) < 0.005 ? "0.00 mm" : `${Math.abs(mm).toFixed(2)} mm to ${mm > 0 ? names.A : names.B}`;
+
+const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** What is new on the wheel: spokes as ordered, the broken one, parts marked at booking in and seen to be replaced. */
+const replacedParts = (
+  { job, order, taken }: JobRecord,
+  answers: Readonly<Record<string, FinishAnswer>>,
+): readonly string[] => {
+  const seen = CONDITION_PARTS.filter((part) => answers[replacedKey(part)]?.answer === "seen");
+  const lengths = order?.lines.map((l) => `${l.count} of ${l.length.toFixed(1)} mm`) ?? [];
+  const spokes = order ? [`${order.lines.reduce((sum, l) => sum + l.count, 0)} spokes (${lengths.join(", ")})`] : [];
+  const broken = taken["break.spoke"]?.typed;
+  const one = job.kind === "broken-spoke" && broken ? [`spoke ${broken}`] : [];
+  const whole = job.kind === "rebuild" ? spokes : one;
+  return [...whole, ...seen.filter((part) => part !== "spokes" || whole.length === 0)];
+};
 
 /** What the customer gets, from the record alone: first and last round, or figures as found. */
 export const jobSheet = (
@@ -122,6 +140,7 @@ export const jobSheet = (
     shop: shop.shopName,
     address: shop.shopAddress,
     link,
+    replaced: replacedParts(record, finish.answers),
     notes: [...finishNotes(finish.lines, finish.answers), ...watch],
     tension: even
       ? { at: even.map((t) => t.tension), A: wanted.A, B: wanted.B, evenness: evenness(even.map((t) => t.tension)) }
@@ -140,7 +159,7 @@ export const jobSheet = (
       hop: besideWeld(r, "radial"),
       turned: new Set(r.turns.filter((t) => t.turns !== 0).map((t) => t.spoke)).size,
     })),
-    recheck: job.recheckOn,
+    recheck: job.recheckOn ?? (shop.recheckDays > 0 ? dayAfter(today, shop.recheckDays) : null),
     date: today,
     lines,
     tolerance: { ...toleranceOf(job.tolerance, taken), name: job.tolerance },

@@ -1,11 +1,9 @@
 import type { Sheet } from "@/core/sheet/sheet";
-import { type ShopFigures, type Stay, shopFigures } from "@/core/shop/shop-figures";
+import { monthsTold, type ShopFigures, type Stay, shopFigures } from "@/core/shop/shop-figures";
 import type { JobKind } from "@/core/wheel/stages";
 import { database } from "./database";
 import { json } from "./json-column";
 
-/** Twelve months shown, and a year before them in which a wheel that came back may have left. */
-const YEARS_BACK = 2;
 /** Wheels looked into for how true they left and how long they took; the newest. */
 const NEWEST = 60;
 
@@ -24,20 +22,21 @@ const byMonth = async (
   return new Map(rows.map((r) => [`${Math.floor(r.month / 100)}-${String(r.month % 100).padStart(2, "0")}`, r.number]));
 };
 
-/** Wheels that were here more than once, the last time since that day. */
+/** Wheels that came since that day and had been here before. */
 const seenAgain = async (since: Date): Promise<string[]> => {
-  const db = database();
-  const rows = await db("jobs")
-    .groupBy("wheel_id")
-    .havingRaw("count(*) > 1 and max(created_at) >= ?", [since])
-    .select("wheel_id");
+  const rows = await database()("jobs as now")
+    .join("jobs as before", (on) =>
+      on.on("before.wheel_id", "now.wheel_id").andOn("before.created_at", "<", "now.created_at"),
+    )
+    .where("now.created_at", ">=", since)
+    .distinct("now.wheel_id");
   return rows.map((r) => String(r.wheel_id));
 };
 
-/** The shop's own figures of the last two years. @param today `2026-11-23` */
+/** The shop's own figures of the last twelve months. @param today `2026-11-23` */
 export const readShopFigures = async (today: string): Promise<ShopFigures> => {
   const db = database();
-  const since = new Date(Date.parse(`${today}T00:00:00Z`) - YEARS_BACK * 365.25 * 86_400_000);
+  const since = new Date(`${monthsTold(today)[0]}-01T00:00:00Z`);
   const day = (column: string, as: string) => db.raw("date_format(??, '%Y-%m-%d') as ??", [column, as]);
   const wheelAndDays = () =>
     db("jobs")
@@ -53,7 +52,7 @@ export const readShopFigures = async (today: string): Promise<ShopFigures> => {
   ]);
   const takenIn = new Map([...opened].map(([month, n]) => [month, n - (learntOn.get(month) ?? 0)]));
   const [stays, sheets] = await Promise.all([
-    again.length === 0 ? [] : wheelAndDays().where("jobs.created_at", ">=", since).whereIn("jobs.wheel_id", again),
+    again.length === 0 ? [] : wheelAndDays().whereIn("jobs.wheel_id", again),
     db("sheets")
       .whereIn(
         "job_id",

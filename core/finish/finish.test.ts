@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { TOLERANCES } from "../runout/tolerance";
 import { type ThreadParts, threadWindow } from "../spoke/thread-room";
-import { type FinishRecord, finishLines, notFinished } from "./finish";
+import { type FinishRecord, finishLines, finishNotes, notFinished, replacedKey } from "./finish";
 import { nearestThreadEnd } from "./nipple-thread";
 
 const PARTS: ThreadParts = { diameter: 3.5, pitch: 0.635, spokeThread: 11, nippleThread: 9, slotDepth: 1.5 };
@@ -55,6 +55,7 @@ const record = (over: Partial<FinishRecord> = {}): FinishRecord => ({
   thread: null,
   drum: { before: null, after: 0.05 },
   scrap: [],
+  replace: [],
   ...over,
 });
 
@@ -70,6 +71,24 @@ describe("the finish", () => {
     expect(all(record())).toEqual({ stops: [], open: [] });
     expect(all(record({ slack: [7] })).stops).toHaveLength(1);
     expect(all(record({ scrap: ["rim"] })).stops).toHaveLength(1);
+  });
+  test("each part to be replaced is a line of its own, with its note; what came of it prints or is new on the wheel", () => {
+    const replace = [
+      { part: "bearings", note: "rough" },
+      { part: "rim", note: "" },
+    ];
+    const lines = finishLines(record({ replace })).filter((l) => l.key.startsWith("replaced."));
+    expect(lines.map((l) => [l.key, l.text])).toEqual([
+      [replacedKey("bearings"), "marked so at booking in: rough"],
+      [replacedKey("rim"), "marked so at booking in"],
+    ]);
+    expect(notFinished(lines, {}).open).toHaveLength(2);
+    const answers = {
+      [replacedKey("bearings")]: { answer: "seen", because: "" },
+      [replacedKey("rim")]: { answer: "not-done", because: "customer declined" },
+    } as const;
+    expect(notFinished(lines, answers)).toEqual({ stops: [], open: [] });
+    expect(finishNotes(lines, answers)).toEqual(["Rim replaced: not done, because customer declined."]);
   });
   test("every line waits for an answer unless the record shows it; only this kind of job's lines are asked", () => {
     const lines = finishLines(record());

@@ -24,9 +24,14 @@ export interface FinishRecord {
   /** The spoke nearest to an end of its thread; null where no order says how long the spokes are. */
   readonly thread: { readonly spoke: number; readonly room: ThreadRoom } | null;
   readonly drum: { readonly before: number | null; readonly after: number | null };
-  /** Parts judged to be scrap at booking in, and not replaced. */
+  /** Parts judged to be scrap at booking in. */
   readonly scrap: readonly string[];
+  /** Parts to be replaced, as marked at booking in, with the note made there. */
+  readonly replace: readonly { readonly part: string; readonly note: string }[];
 }
+
+/** The line that asks whether a part was replaced. */
+export const replacedKey = (part: string): string => `replaced.${part}`;
 
 export type FinishState = "shown" | "against" | "ask";
 
@@ -168,9 +173,11 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       `scrap.${part}`,
       `${part}: judged scrap at booking in`,
       "against",
-      "replace it, or take the judgement back",
+      "replace it and mark it so at booking in, or take the judgement back",
       true,
     );
+  for (const { part, note } of r.replace)
+    add(replacedKey(part), `${part} replaced`, "ask", `marked so at booking in${note ? `: ${note}` : ""}`);
   for (const e of EYES) if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text);
   return lines;
 };

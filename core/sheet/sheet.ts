@@ -17,6 +17,8 @@ export interface Sheet {
   /** Over the holes, mm, as returned; null unread. */
   readonly trace: { readonly lateral: readonly (number | null)[]; readonly radial: readonly (number | null)[] } | null;
   readonly assumed: readonly string[];
+  /** Parts that are new: `bearings`, `40 spokes (20 of 168.5 mm, 20 of 170.0 mm)`. */
+  readonly replaced: readonly string[];
   /** What was not done or not part of the job, what to watch. */
   readonly notes: readonly string[];
   /** N per spoke as last read, with the wanted means; null where tension was not read. */
@@ -37,6 +39,7 @@ export interface Sheet {
   readonly address: string;
   /** Where this wheel's record opens, for the code on the sheet. */
   readonly link: string;
+  /** Day from which it should be looked at again, `2026-12-20`; null for none. */
   readonly recheck: string | null;
   readonly signedBy: string | null;
 }
@@ -59,3 +62,12 @@ export const CAUTIONS = {
   tyre: "Tyre on: a spoke end can come through the tape into the tube. Small corrections only; for more, the tyre comes off.",
   after: "After the first rides, 50 to 100 km: have spoke tension and axle nuts checked again.",
 } as const;
+
+/** What the sheet says beside its table, in its order; the screen and the paper say the same. */
+export const sheetWords = (
+  sheet: Sheet,
+): { readonly even: string; readonly replaced: string; readonly after: string } => ({
+  even: sheet.tension ? `How even: ${sheet.tension.evenness}.` : "",
+  replaced: sheet.replaced.length > 0 ? `New: ${sheet.replaced.join(", ")}.` : "",
+  after: `${CAUTIONS.after}${sheet.recheck ? ` Bring the wheel back to be looked at from ${sheet.recheck}.` : ""}`,
+});

@@ -86,6 +86,14 @@ const BACK_WITHIN = 365;
 const dayOf = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000;
 const MONTHS = 12;
 
+/** The months told of, `2026-11`, newest last. @param today `2026-11-23` */
+export const monthsTold = (today: string): string[] => {
+  const [year, month] = today.split("-").map(Number);
+  return [...Array(MONTHS).keys()].map((k) =>
+    new Date(Date.UTC(year, month - MONTHS + k, 1)).toISOString().slice(0, 7),
+  );
+};
+
 const quarters = (list: readonly number[]) => {
   const sorted = [...list].sort((a, b) => a - b);
   const at = (part: number) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
@@ -105,6 +113,7 @@ export const shopFigures = (record: ShopRecord, today: string): ShopFigures => {
     if (own) own.push(s);
     else ofWheel.set(s.wheelId, [s]);
   }
+  const [first] = monthsTold(today);
   const back: ShopFigures["back"][number][] = [];
   for (const s of stays) {
     let left: string | null = null;
@@ -113,22 +122,18 @@ export const shopFigures = (record: ShopRecord, today: string): ShopFigures => {
         left = finished;
     if (left === null) continue;
     const days = dayOf(s.opened) - dayOf(left);
-    if (days > BACK_WITHIN) continue;
+    if (days > BACK_WITHIN || s.opened.slice(0, 7) < first) continue;
     const { jobId, wheelId, mark, kind } = s;
     back.push({ jobId, wheelId, mark, kind, left, cameBack: s.opened, days });
   }
   const again = new Map<string, number>();
   for (const { cameBack } of back) again.set(cameBack.slice(0, 7), (again.get(cameBack.slice(0, 7)) ?? 0) + 1);
-  const [year, month] = today.split("-").map(Number);
-  const months = [...Array(MONTHS).keys()].map((k) => {
-    const at = new Date(Date.UTC(year, month - MONTHS + k, 1)).toISOString().slice(0, 7);
-    return {
-      month: at,
-      takenIn: record.takenIn.get(at) ?? 0,
-      handedBack: record.handedBack.get(at) ?? 0,
-      cameBack: again.get(at) ?? 0,
-    };
-  });
+  const months = monthsTold(today).map((month) => ({
+    month,
+    takenIn: record.takenIn.get(month) ?? 0,
+    handedBack: record.handedBack.get(month) ?? 0,
+    cameBack: again.get(month) ?? 0,
+  }));
   const past: Record<string, number[]> = {};
   for (const h of newest)
     for (const [stage, m] of Object.entries(h.minutes)) {

@@ -1,19 +1,10 @@
-import { wheelGeometry } from "../mechanics/elastic-wheel";
-import { sideTensions } from "../tension/balance";
 import type { AdviseInput } from "./advise-input";
-import { learn } from "./learn";
+import { knownOf } from "./known";
 import { bestReachable, makeAim } from "./make-aim";
-import { wheelBetween, wheelState, workingTensions } from "./state";
 
 /** How true the wheel could be for each unevenness allowed: the front between the two, mm and fraction. */
 export const frontOf = (input: AdviseInput): { readonly spread: number; readonly tir: number }[] => {
-  const { wheel, readings, history } = input;
-  const geometry = wheelGeometry(wheel);
-  const sides = sideTensions(wheel, geometry.spokes);
-  const full = Float64Array.from(geometry.spokes, (s) => sides[s.flange]);
-  const learnt = learn(geometry, full, readings, history);
-  const elastic = wheelBetween(geometry, learnt.stiffness, workingTensions(geometry, full, readings), full);
-  const state = wheelState(geometry, elastic, learnt.grip, full, readings, history, input.tight, input.bare);
+  const { geometry, full, learnt, elastic, state } = knownOf(input);
   const aim = makeAim(input, geometry, elastic.influences, state, learnt, full, input.stage);
   let least = Number.POSITIVE_INFINITY;
   return [0.03, 0.06, 0.1, 0.15, 0.2, 0.3, 0.45].map((spread) => {

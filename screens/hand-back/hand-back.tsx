@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type FinishAnswer, type FinishLine, notFinished } from "@/core/finish/finish";
-import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
+import { CAUTIONS, type Sheet, sheetWords } from "@/core/sheet/sheet";
 import { EntryBar } from "../parts/entry-bar";
 import { Groups } from "../parts/groups";
 import { LedgerPanel } from "../parts/ledger-panel";
@@ -66,6 +66,7 @@ export const HandBack = ({
     router.refresh();
   };
   const { wheel, tolerance: t } = sheet;
+  const words = sheetWords(sheet);
   const [tab, setTab] = useState<"finish" | "sheet">(sheet.signedBy ? "sheet" : "finish");
   // What was told just now counts before the record has come back with it.
   const [told, setTold] = useState<Readonly<Record<string, FinishAnswer>>>({});
@@ -137,7 +138,11 @@ export const HandBack = ({
                 <Trace values={sheet.trace.radial} limit={t.radial} label="hop" />
               </div>
             )}
-            {sheet.tension && <p className="mt-2 text-base">How even: {sheet.tension.evenness}.</p>}
+            {[words.even, words.replaced].filter(Boolean).map((line) => (
+              <p key={line} className="mt-2 text-base">
+                {line}
+              </p>
+            ))}
             {sheet.notes.map((n) => (
               <p key={n} className="mt-1 text-base font-bold">
                 {n}
@@ -147,7 +152,7 @@ export const HandBack = ({
               <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>
             )}
             <div className="mt-3 border-t border-ink pt-2 text-base">
-              {[CAUTIONS.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => (
+              {[words.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => (
                 <p key={c} className="mb-1">
                   {c}
                 </p>

@@ -66,13 +66,14 @@ const NOT_REACHED = "The record cannot be reached; what you entered is kept here
  * so that neither a server that is away nor a page that is left or loaded anew loses it: the id makes a repeat harmless.
  */
 export const send = async <T>(url: string, body: unknown, method = "POST"): Promise<Sent<T>> => {
-  await sendWaiting();
   const letter: Letter = { url, body, key: crypto.randomUUID() };
   const first = method === "POST" && hasOwnId(body);
+  // Before those that wait are sent: that takes a while, and the page may be left meanwhile.
   if (first) {
     underWay.add(letter.key as string);
     keep([...waiting(), letter]);
   }
+  await sendWaiting();
   const answer = await post<T>(url, body, method);
   underWay.delete(letter.key as string);
   if (answer) {
