@@ -1,6 +1,7 @@
 import { type PDFPage, rgb } from "pdf-lib";
 import { create } from "qrcode";
 import { CAUTIONS, type Sheet, sheetWords } from "@/core/sheet/sheet";
+import { type SheetTrace, sheetTrace } from "@/core/sheet/trace";
 import { A4, draw, type Face, INK, MARGIN, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
 import { figuresPage } from "./sheet-figures-page";
 
@@ -18,30 +19,14 @@ const CODE = 62;
 const SHOP = MARGIN + 260;
 const SHOP_LINES = 5;
 
-const trace = (
-  page: PDFPage,
-  values: readonly (number | null)[],
-  limit: number,
-  label: string,
-  y: number,
-  face: Face,
-): void => {
+const trace = (page: PDFPage, drawn: SheetTrace, label: string, y: number, face: Face): void => {
   const left = MARGIN + 90;
   const width = WIDTH - MARGIN - left;
-  const half = 26;
-  const read = values.flatMap((v, i) => (v === null ? [] : [{ v, i }]));
-  if (read.length < 2) return;
-  const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
-  const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
-  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? Math.ceil(largest);
-  const at = (r: { v: number; i: number }) => ({
-    x: left + ((r.i + 0.5) / values.length) * width,
-    y: y + ((r.v - middle) / scale) * half,
-  });
+  const half = 30;
+  const at = (p: SheetTrace["points"][number]) => ({ x: left + p.turn * width, y: y + p.up * half });
   draw(page, label, { x: MARGIN, y: y + 4, size: 10, face });
-  draw(page, `${scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, face });
-  const band = (limit / 2 / scale) * half;
-  for (const edge of [band, -band])
+  draw(page, `${drawn.scale} mm either way`, { x: MARGIN, y: y - 9, size: 8, face });
+  for (const edge of [drawn.band * half, -drawn.band * half])
     page.drawLine({
       start: { x: left, y: y + edge },
       end: { x: left + width, y: y + edge },
@@ -49,10 +34,17 @@ const trace = (
       color: RULE,
       dashArray: [2, 3],
     });
-  read.slice(1).forEach((r, k) => {
-    page.drawLine({ start: at(read[k]), end: at(r), thickness: 1.4, color: INK });
+  drawn.points.slice(1).forEach((p, k) => {
+    page.drawLine({ start: at(drawn.points[k]), end: at(p), thickness: 1.4, color: INK });
   });
-  for (const r of read) page.drawCircle({ ...at(r), size: 1.6, color: INK });
+  for (const p of drawn.points) page.drawCircle({ ...at(p), size: 1.6, color: INK });
+  // Once, where more than one place of it was read.
+  const weld = drawn.points.find((p) => p.weld);
+  if (weld) {
+    page.drawCircle({ ...at(weld), size: 4, borderColor: INK, borderWidth: 0.8 });
+    const { x } = at(weld);
+    draw(page, "weld", { x: Math.min(x + 7, WIDTH - MARGIN - 20), y: at(weld).y - 2, size: 8, face });
+  }
 };
 
 /** A QR code in vector squares: sharp on any printer. */
@@ -94,18 +86,21 @@ const blocksOf = (sheet: Sheet, text: Face, bold: Face): readonly Block[] => {
   const { tolerance: t, trace: line } = sheet;
   const words = sheetWords(sheet);
   const chosen = `Tolerance chosen: ${t.name}: ${t.lateral} mm side to side, ${t.radial} mm hop, ${t.offset} mm offset, tension within ${Math.round(t.tensionSpread * 100)} % of its side.`;
-  const traces: Block[] = line
-    ? [
-        {
-          height: 176,
-          put: (page, y) => {
-            draw(page, "From the valve once round, as returned", { x: MARGIN, y: y - 18, size: 10, face: bold });
-            trace(page, line.lateral, t.lateral, "side to side", y - 60, text);
-            trace(page, line.radial, t.radial, "hop", y - 134, text);
+  const side = line && sheetTrace(line.lateral, t.lateral);
+  const hop = line && sheetTrace(line.radial, t.radial);
+  const traces: Block[] =
+    side || hop
+      ? [
+          {
+            height: 176,
+            put: (page, y) => {
+              draw(page, "From the valve once round, as returned", { x: MARGIN, y: y - 18, size: 10, face: bold });
+              if (side) trace(page, side, "side to side", y - 62, text);
+              if (hop) trace(page, hop, "hop", y - 134, text);
+            },
           },
-        },
-      ]
-    : [];
+        ]
+      : [];
   return [
     paragraph(chosen, text, 10, 13, 4),
     ...traces,

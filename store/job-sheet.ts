@@ -86,7 +86,7 @@ export const jobSheet = (
     const t = (record.read.readings(round).tension ?? []).filter((x): x is number => x !== null);
     if (t.length === 0) return "not read";
     const mean = t.reduce((a, b) => a + b, 0) / t.length;
-    return `${Math.round(mean)} N, ${Math.round(Math.min(...t))} to ${Math.round(Math.max(...t))} (${t.length} spokes)`;
+    return `${Math.round(mean)} N, ${Math.round(Math.min(...t))} to ${Math.round(Math.max(...t))}, ${t.length} read`;
   };
   lines.push({
     label: "Spoke tension",

@@ -17,6 +17,7 @@ test("a weld is told apart from the rest of the rim, a dent and an even rim are 
       const without = plain.filter((_, i) => i !== at);
       const welded = totalBesideSeam(plain.map((v, i) => (i === at ? v + 0.5 : v)));
       expect(welded?.weld).toBe(true);
+      expect(welded?.at).toEqual([at]);
       expect(welded?.beside).toBeCloseTo(range(without), 9);
       expect(welded?.whole).toBeGreaterThan(0.3);
       const dented = totalBesideSeam(plain.map((v, i) => (i === at ? v - 0.5 : v)));
@@ -30,5 +31,6 @@ test("a weld is told apart from the rest of the rim, a dent and an even rim are 
     whole: 0.30000000000000004,
     beside: 0.30000000000000004,
     weld: false,
+    at: [],
   });
 });

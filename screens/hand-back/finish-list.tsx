@@ -5,7 +5,7 @@ import type { FinishAnswer, FinishLine } from "@/core/finish/finish";
 import { EntryBar } from "../parts/entry-bar";
 import { send } from "../parts/outbox";
 
-/** How a line stands, told by shape: ticked, bitten, crossed. */
+/** How a line stands, told by shape: ticked, told otherwise, struck, against it, open. */
 const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undefined }) => {
   const good = line.state === "shown" || answer?.answer === "seen";
   const words = good
@@ -25,6 +25,11 @@ const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undef
         <path d="M2 2h18v18H2Z" fill="var(--color-stop)" stroke="currentColor" strokeWidth="2" />
       ) : answer ? (
         <path d="M2 2h18v18H2ZM6 11h10" fill="none" stroke="currentColor" strokeWidth="2.2" />
+      ) : line.state === "against" ? (
+        <>
+          <path d="M2 2h18v18H2Z" fill="var(--color-doubt)" stroke="currentColor" strokeWidth="2" />
+          <path d="M11 6v6M11 15v1.6" fill="none" stroke="#1e2526" strokeWidth="2.4" />
+        </>
       ) : (
         <path d="M2 2h18v18H2Z" fill="none" stroke="currentColor" strokeWidth="2.2" strokeDasharray="4 3" />
       )}

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type FinishAnswer, type FinishLine, notFinished } from "@/core/finish/finish";
 import { CAUTIONS, type Sheet, sheetWords } from "@/core/sheet/sheet";
+import { type SheetTrace, sheetTrace } from "@/core/sheet/trace";
 import { EntryBar } from "../parts/entry-bar";
 import { Groups } from "../parts/groups";
 import { LedgerPanel } from "../parts/ledger-panel";
@@ -11,32 +12,42 @@ import { send } from "../parts/outbox";
 import { FinishList } from "./finish-list";
 
 const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; limit: number; label: string }) => {
-  const read = values.flatMap((v, i) => (v === null ? [] : [{ v, i }]));
-  if (read.length < 2) return null;
-  const middle = (Math.max(...read.map((r) => r.v)) + Math.min(...read.map((r) => r.v))) / 2;
-  const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
-  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
-  const at = (r: { v: number; i: number }) =>
-    `${130 + ((r.i + 0.5) / values.length) * 560},${40 - ((r.v - middle) / scale) * 34}`;
-  const band = (limit / 2 / scale) * 34;
+  const drawn = sheetTrace(values, limit);
+  if (!drawn) return null;
+  const at = (p: SheetTrace["points"][number]) => ({ x: 130 + p.turn * 560, y: 44 - p.up * 38 });
+  const band = drawn.band * 38;
+  const weld = drawn.points.find((p) => p.weld);
   return (
-    <svg viewBox="0 0 700 80" className="w-full" role="img" aria-label={`${label} as returned`}>
-      <text x="0" y="38" fontSize="17" fill="var(--color-ink)">
+    <svg viewBox="0 0 700 88" className="w-full" role="img" aria-label={`${label} as returned`}>
+      <text x="0" y="42" fontSize="17" fill="var(--color-ink)">
         {label}
       </text>
-      <text x="0" y="58" fontSize="14" fill="var(--color-ink)">
-        {scale} mm either way
+      <text x="0" y="62" fontSize="14" fill="var(--color-ink)">
+        {drawn.scale} mm either way
       </text>
       <rect
         x="130"
-        y={40 - band}
+        y={44 - band}
         width="560"
         height={band * 2}
         fill="none"
         stroke="var(--color-rule)"
         strokeDasharray="2 4"
       />
-      <polyline points={read.map(at).join(" ")} fill="none" stroke="var(--color-ink)" strokeWidth="2.5" />
+      <polyline
+        points={drawn.points.map((p) => `${at(p).x},${at(p).y}`).join(" ")}
+        fill="none"
+        stroke="var(--color-ink)"
+        strokeWidth="2.5"
+      />
+      {weld && (
+        <>
+          <circle cx={at(weld).x} cy={at(weld).y} r="5" fill="none" stroke="var(--color-ink)" strokeWidth="1.2" />
+          <text x={Math.min(at(weld).x + 9, 660)} y={at(weld).y + 5} fontSize="14" fill="var(--color-ink)">
+            weld
+          </text>
+        </>
+      )}
     </svg>
   );
 };
