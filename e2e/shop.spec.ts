@@ -98,6 +98,14 @@ test("finish: the record answers what it can, eyes the rest; slack stops the sig
     await saved;
     await page.waitForTimeout(100);
   }
+  // What eyes found stops it too, until it is told otherwise.
+  const cracks = page.getByTestId("finish-eyes.cracks");
+  await cracks.getByRole("button", { name: "cracked or pulled" }).click();
+  await expect(cracks.getByRole("img")).toHaveAccessibleName("stops");
+  await page.getByRole("button", { name: "sign and hand back" }).click();
+  await expect(page.getByRole("alert").first()).toContainText("Not signed over: no cracks");
+  await cracks.getByRole("button", { name: "seen", exact: true }).click();
+  await expect(cracks.getByRole("img")).toHaveAccessibleName("in order");
   // Tape, drum and nipples were answered otherwise.
   expect(await seen.count()).toBe(3);
   await page.getByRole("button", { name: "sign and hand back" }).click();

@@ -1,5 +1,5 @@
 import { CONDITION_PARTS } from "@/core/figures/book-in";
-import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
+import { FINISH_ANSWERS, type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
 import { placeSpokes } from "@/core/lacing/placement";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
@@ -39,9 +39,9 @@ export const jobFinish = (
   // The newest answer to a line counts, wherever the line stood when it was given.
   const given = [...(taken["finish.answer"]?.counting ?? [])].sort((a, b) => (a.at < b.at ? -1 : 1));
   for (const e of given) {
-    const [key, answer, ...because] = e.typed.split("|");
-    if (answer === "seen" || answer === "not-part" || answer === "not-done")
-      answers[key] = { answer, because: because.join("|") };
+    const [key, told, ...because] = e.typed.split("|");
+    const answer = FINISH_ANSWERS.find((a) => a === told);
+    if (answer) answers[key] = { answer, because: because.join("|") };
   }
   const judged = (as: string) => CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === as);
   const drum = (name: string) => taken[name]?.value ?? null;

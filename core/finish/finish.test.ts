@@ -90,6 +90,17 @@ describe("the finish", () => {
     expect(notFinished(lines, answers)).toEqual({ stops: [], open: [] });
     expect(finishNotes(lines, answers)).toEqual(["Rim replaced: not done, because customer declined."]);
   });
+  test("cracked, or slack where no gauge told it, stops the signature until it is told otherwise", () => {
+    const lines = finishLines(record({ tensionRead: 0 }));
+    const seen = Object.fromEntries(lines.map((l) => [l.key, { answer: "seen" as const, because: "" }]));
+    expect(notFinished(lines, seen)).toEqual({ stops: [], open: [] });
+    for (const key of ["slack", "eyes.cracks"]) {
+      const { stops, open } = notFinished(lines, { ...seen, [key]: { answer: "bad", because: "" } });
+      expect([stops.map((l) => l.key), open]).toEqual([[key], []]);
+    }
+    // Only where it can be found so.
+    expect(notFinished(lines, { ...seen, "eyes.tape": { answer: "bad", because: "" } }).stops).toEqual([]);
+  });
   test("every line waits for an answer unless the record shows it; only this kind of job's lines are asked", () => {
     const lines = finishLines(record());
     const { open } = notFinished(lines, {});

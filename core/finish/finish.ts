@@ -44,11 +44,16 @@ export interface FinishLine {
   readonly text: string;
   /** Nothing is signed over it. */
   readonly stops: boolean;
+  /** What eyes may find instead, that nothing is signed over; null for none. */
+  readonly bad: string | null;
 }
+
+/** In order, no part of this job, not done because of something, or found to be as it must not be. */
+export const FINISH_ANSWERS = ["seen", "not-part", "not-done", "bad"] as const;
 
 /** What the bench answered to a line. */
 export interface FinishAnswer {
-  readonly answer: "seen" | "not-part" | "not-done";
+  readonly answer: (typeof FINISH_ANSWERS)[number];
   readonly because: string;
 }
 
@@ -57,6 +62,7 @@ interface Eyes {
   readonly label: string;
   readonly text: string;
   readonly kinds: readonly string[];
+  readonly bad?: string;
 }
 
 const ALL = ["rebuild", "broken-spoke", "true-only", "check-only"];
@@ -97,6 +103,7 @@ const EYES: readonly Eyes[] = [
     label: "no cracks at hub, rim or spoke holes",
     text: "cracked, pulled or worn oval is scrap, not trued",
     kinds: ALL,
+    bad: "cracked or pulled",
   },
 ];
 
@@ -105,8 +112,13 @@ const mm = (x: number) => x.toFixed(2);
 /** The lines of this kind of job, in the order they are looked at. */
 export const finishLines = (r: FinishRecord): FinishLine[] => {
   const lines: FinishLine[] = [];
-  const add = (key: string, label: string, state: FinishState, text: string, stops = false) =>
-    lines.push({ key, label, state, text, stops });
+  const add = (
+    key: string,
+    label: string,
+    state: FinishState,
+    text: string,
+    over: { readonly stops?: boolean; readonly bad?: string | null } = {},
+  ) => lines.push({ key, label, state, text, stops: false, bad: null, ...over });
   const { tir, tolerance } = r;
   if (tir.lateral === null || tir.radial === null) add("true", "inside the tolerance", "ask", "run-out was not read");
   else {
@@ -148,7 +160,7 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       : r.tensionRead > 0
         ? `${r.tensionRead} spokes read, none slack`
         : "no tension was read: squeeze every pair",
-    r.slack.length > 0,
+    r.slack.length > 0 ? { stops: true } : r.tensionRead > 0 ? {} : { bad: "one is slack" },
   );
   if (r.kind === "rebuild" || r.kind === "broken-spoke")
     add(
@@ -174,28 +186,33 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       `${part}: judged scrap at booking in`,
       "against",
       "replace it and mark it so at booking in, or take the judgement back",
-      true,
+      { stops: true },
     );
   for (const { part, note } of r.replace)
     add(replacedKey(part), `${part} replaced`, "ask", `marked so at booking in${note ? `: ${note}` : ""}`);
-  for (const e of EYES) if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text);
+  for (const e of EYES)
+    if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text, { bad: e.bad ?? null });
   return lines;
 };
+
+/** Whether a line keeps the wheel here: the record stands against it, or eyes found what must not be. */
+export const stopsSigning = (line: FinishLine, answer: FinishAnswer | undefined): boolean =>
+  (line.stops && line.state === "against") || (line.bad !== null && answer?.answer === "bad");
 
 /** What keeps a wheel from being signed: stops, and lines nobody answered. */
 export const notFinished = (
   lines: readonly FinishLine[],
   answers: Readonly<Record<string, FinishAnswer>>,
-): { readonly stops: readonly FinishLine[]; readonly open: readonly FinishLine[] } => ({
-  stops: lines.filter((l) => l.stops && l.state === "against"),
-  open: lines.filter((l) => l.state !== "shown" && answers[l.key] === undefined && !(l.stops && l.state === "against")),
-});
+): { readonly stops: readonly FinishLine[]; readonly open: readonly FinishLine[] } => {
+  const stops = lines.filter((l) => stopsSigning(l, answers[l.key]));
+  return { stops, open: lines.filter((l) => l.state !== "shown" && !answers[l.key] && !stops.includes(l)) };
+};
 
 /** What prints on the sheet: everything that was not done, and not part of the job. */
 export const finishNotes = (lines: readonly FinishLine[], answers: Readonly<Record<string, FinishAnswer>>): string[] =>
   lines.flatMap((l) => {
     const a = answers[l.key];
-    if (!a || a.answer === "seen") return [];
+    if (!a || a.answer === "seen" || a.answer === "bad") return [];
     const said = `${l.label[0].toUpperCase()}${l.label.slice(1)}`;
     return a.answer === "not-part"
       ? [`${said}: not part of this job.`]

@@ -1,16 +1,17 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { FinishAnswer, FinishLine } from "@/core/finish/finish";
+import { type FinishAnswer, type FinishLine, stopsSigning } from "@/core/finish/finish";
 import { EntryBar } from "../parts/entry-bar";
 import { send } from "../parts/outbox";
 
 /** How a line stands, told by shape: ticked, told otherwise, struck, against it, open. */
 const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undefined }) => {
   const good = line.state === "shown" || answer?.answer === "seen";
+  const stops = stopsSigning(line, answer);
   const words = good
     ? "in order"
-    : line.stops
+    : stops
       ? "stops"
       : answer
         ? "told"
@@ -21,7 +22,7 @@ const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undef
     <svg width="30" height="30" viewBox="0 0 22 22" role="img" aria-label={words} className="shrink-0">
       {good ? (
         <path d="M2 2h18v18H2ZM6 11l4 4 7-8" fill="none" stroke="currentColor" strokeWidth="2.2" />
-      ) : line.stops ? (
+      ) : stops ? (
         <path d="M2 2h18v18H2Z" fill="var(--color-stop)" stroke="currentColor" strokeWidth="2" />
       ) : answer ? (
         <path d="M2 2h18v18H2ZM6 11h10" fill="none" stroke="currentColor" strokeWidth="2.2" />
@@ -83,6 +84,7 @@ export const FinishList = ({
                   <span className="block text-base">
                     {l.text}
                     {a?.because ? ` – ${a.because}` : ""}
+                    {a?.answer === "bad" ? ` – ${l.bad}: this wheel is not handed back so` : ""}
                   </span>
                 </span>
               </span>
@@ -112,6 +114,16 @@ export const FinishList = ({
                   >
                     not done …
                   </button>
+                  {l.bad && (
+                    <button
+                      type="button"
+                      aria-pressed={a?.answer === "bad"}
+                      className={key(a?.answer === "bad")}
+                      onClick={() => void put(l, { answer: "bad", because: "" })}
+                    >
+                      {l.bad}
+                    </button>
+                  )}
                 </>
               )}
             </li>
