@@ -104,3 +104,27 @@ test("stripping asks once when what is lost for good was not taken, and then let
   await enter(page, "hub: note", "crack at a spoke hole");
   await expect(page.getByRole("button", { name: "hub: note" })).toContainText("crack at a spoke hole");
 });
+
+test("a wheel that was here is known by its mark: whose it is is told, and taken once more the visit joins it", async ({
+  page,
+}) => {
+  const mark = `K${crypto.randomUUID().slice(0, 6)}`;
+  const old = { id: crypto.randomUUID(), kind: "rebuild" };
+  await page.request.post("/api/jobs", { data: old });
+  const change = { mark, customer: "Ines Testwell", machine: "Dotterel 400" };
+  expect((await page.request.patch(`/api/jobs/${old.id}`, { data: { version: 1, change } })).ok()).toBe(true);
+  const id = await newJob(page, "true-only");
+  await page.goto(`/jobs/${id}/book-in`);
+  await turnTo(page, "Wheel");
+  await page.getByRole("button", { name: /^the wheel's own mark/ }).click();
+  const bar = page.getByLabel("entry");
+  await bar.locator("input").fill(mark.toLowerCase());
+  await page.keyboard.press("Enter");
+  await expect(bar.getByRole("alert")).toContainText("Dotterel 400 of Ines Testwell. Take it once more");
+  await page.waitForTimeout(300);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^machine.*Dotterel 400/ })).toBeVisible();
+  const { wheelId } = await (await page.request.get(`/api/jobs/${id}/record-links`)).json();
+  await page.goto(`/wheels/${wheelId}`);
+  await expect(page.getByTestId("visit")).toHaveCount(2);
+});

@@ -1,5 +1,6 @@
 import type { JobKind } from "@/core/wheel/stages";
 import { database } from "./database";
+import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
 
 export type ToleranceName = "service" | "shop" | "show" | "race" | "own";
@@ -115,6 +116,8 @@ export const openJob = async (
   job: { readonly id: string; readonly kind: JobKind; readonly wheelId?: string } & JobChange,
 ): Promise<Job> => {
   await database().transaction(async (trx) => {
+    // One at a time, before anything is read: sent twice at once, the second must see the first.
+    await lockMarks(trx);
     if (await trx("jobs").where({ id: job.id }).first()) return;
     if (job.wheelId) {
       // A wheel that comes back: its mark, machine and customer stand, the sides keep their names.
@@ -132,11 +135,10 @@ export const openJob = async (
     const customerId = crypto.randomUUID();
     const wheelId = crypto.randomUUID();
     await trx("customers").insert({ id: customerId, name: job.customer ?? "", telephone: job.telephone ?? "" });
-    const count = await trx("wheels").count<{ n: number }[]>("* as n");
     await trx("wheels").insert({
       id: wheelId,
       customer_id: customerId,
-      mark: job.mark ?? `W${String(Number(count[0].n) + 1).padStart(3, "0")}`,
+      mark: job.mark ?? (await nextMark(trx)),
       machine: job.machine ?? "",
       place: job.place ?? "front",
     });
@@ -160,14 +162,21 @@ const columns = (change: JobChange): Record<string, unknown> => {
   return out;
 };
 
-/** @throws StaleCopy when `version` is not the stored one */
-export const changeJob = async (id: string, version: number, change: JobChange): Promise<Job> => {
+/**
+ * @param again the same was refused and is meant: a mark that another wheel has makes this a visit of that wheel
+ * @throws StaleCopy when `version` is not the stored one
+ * @throws BadInput when another wheel has the mark
+ */
+export const changeJob = async (id: string, version: number, change: JobChange, again = false): Promise<Job> => {
   await database().transaction(async (trx) => {
     const changed = await trx("jobs")
       .where({ id, version })
       .update({ ...columns(change), version: version + 1, stages_fresh: false });
     if (changed === 0) throw new StaleCopy(await findJob(id), change);
     const { wheel_id } = await trx("jobs").where({ id }).first();
+    const other = change.mark === undefined ? null : await otherWheelMarked(trx, change.mark, wheel_id);
+    if (other && !again) throw markIsTaken(change.mark ?? "", other.told);
+    if (other) return joinWheel(trx, id, wheel_id, other.id);
     const wheel = Object.fromEntries(
       Object.entries({ mark: change.mark, machine: change.machine, place: change.place }).filter(
         ([, v]) => v !== undefined,

@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import * as away from "./migrations/away";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
+import * as marks from "./migrations/marks";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
 import * as practice from "./migrations/practice";
@@ -19,6 +20,7 @@ const migrations: Record<string, Knex.Migration> = {
   "007-find-words": findWords,
   "008-away": away,
   "009-practice": practice,
+  "010-marks": marks,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

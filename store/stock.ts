@@ -78,14 +78,15 @@ export const moveStock = async (m: StockMove): Promise<void> => {
 
 /** Takes a whole list in, or none of it: each drawer brought to the count given. */
 export const importStock = async (items: readonly StockHeld[]): Promise<void> => {
-  const before = new Map((await listStock()).map((s) => [s.id, s.held]));
   await database().transaction(async (trx) => {
     for (const item of items) {
       await trx("stock")
         .insert({ id: item.id, ...columns(item) })
         .onConflict("id")
         .merge();
-      const change = item.held - (before.get(item.id) ?? 0);
+      // As it is now and not as it was when this began: another list, or a hand in the drawer, may have come between.
+      const moved = await trx("stock_moves").where({ stock_id: item.id }).forUpdate().sum({ held: "change" }).first();
+      const change = item.held - Number(moved?.held ?? 0);
       if (change !== 0)
         await trx("stock_moves").insert({
           id: crypto.randomUUID(),

@@ -91,6 +91,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   // The record's own answer is newer than the page: two lines taken quickly must not clash with each other.
   const known = useRef(version);
   known.current = Math.max(known.current, version);
+  const refused = useRef<string | null>(null);
   const named = (text: string) => withSideNames(text, names);
 
   const choiceWord = (f: Figure, value: string) => named(f.choices?.find((c) => c.value === value)?.label ?? value);
@@ -112,11 +113,14 @@ export const FiguresBench = (props: FiguresBenchProps) => {
 
   const takeParticular = async (p: ParticularAsked, typed: string, at: number) => {
     const value = p.kind === "date" && typed === "" ? null : typed;
+    // The same key again on what was refused means: yes, that is it.
+    const again = refused.current === `${p.key}/${typed}`;
     const sent = await send<{ version: number }>(
       `/api/jobs/${jobId}`,
-      { version: at, change: { [p.key]: value } },
+      { version: at, change: { [p.key]: value }, again },
       "PATCH",
     );
+    refused.current = sent.ok ? null : `${p.key}/${typed}`;
     if (sent.ok) {
       known.current = sent.value.version;
       setClash(null);

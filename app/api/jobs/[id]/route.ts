@@ -7,12 +7,14 @@ const day = z.iso.date({ error: "a day is written 2026-12-04" }).nullable();
 
 const schema = z.object({
   version: z.int(),
+  /** The same was refused and is meant. */
+  again: z.boolean().default(false),
   change: z
     .object({
       customer: words(200),
       telephone: words(60),
       machine: words(200),
-      mark: words(60).min(1, { error: "a wheel needs a mark of its own" }),
+      mark: words(60).trim().min(1, { error: "a wheel needs a mark of its own" }),
       place: z.enum(["front", "rear", "other"]),
       wanted: words(1000),
       promised: day,
@@ -27,6 +29,6 @@ const schema = z.object({
 
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { version, change } = await readBody(request, schema);
-    return changeJob((await params).id, version, change);
+    const { version, change, again } = await readBody(request, schema);
+    return changeJob((await params).id, version, change, again);
   });

@@ -7,6 +7,13 @@ const SIDES = ["drum side", "brake side", "sprocket side", "plain side"];
 export const particulars = (job: Job): ParticularAsked[] => [
   { key: "customer", label: "customer", how: "whose wheel is it?", kind: "text", value: job.customer },
   { key: "telephone", label: "telephone", how: "where they are reached", kind: "text", value: job.telephone },
+  {
+    key: "mark",
+    label: "the wheel's own mark",
+    how: "on its tag or stamped in; one that was here before is known by it",
+    kind: "text",
+    value: job.mark,
+  },
   { key: "machine", label: "machine", how: "what it comes from", kind: "text", value: job.machine },
   {
     key: "place",

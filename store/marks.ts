@@ -1,0 +1,49 @@
+import type { Knex } from "knex";
+import { BadInput } from "@/core/wheel/bad-input";
+
+/** Whoever else wants this waits until the transaction ends. */
+export const lockMarks = (trx: Knex.Transaction) => trx("marks_given").forUpdate().first();
+
+/** A mark no wheel has: W001 and on; to be asked with the marks locked. */
+export const nextMark = async (trx: Knex.Transaction): Promise<string> => {
+  for (;;) {
+    await trx("marks_given").increment("last");
+    const { last } = await trx("marks_given").first("last");
+    const mark = `W${String(last).padStart(3, "0")}`;
+    if (!(await trx("wheels").where({ mark }).first("id"))) return mark;
+  }
+};
+
+/** Another wheel that is known by this mark already, however it is written; null for none. */
+export const otherWheelMarked = async (
+  trx: Knex.Transaction,
+  mark: string,
+  wheelId: string,
+): Promise<{ readonly id: string; readonly told: string } | null> => {
+  const other = await trx("wheels")
+    .join("customers", "customers.id", "wheels.customer_id")
+    .where({ mark })
+    .whereNot("wheels.id", wheelId)
+    .first("wheels.id", "wheels.machine", "customers.name");
+  if (!other) return null;
+  return {
+    id: other.id,
+    told: [other.machine || "a wheel", other.name && `of ${other.name}`].filter(Boolean).join(" "),
+  };
+};
+
+export const markIsTaken = (mark: string, told: string): BadInput =>
+  new BadInput(
+    "mark",
+    `“${mark}” is here already: ${told}. Take it once more and this visit joins that wheel; another mark keeps the two apart.`,
+  );
+
+/** This visit is one of that wheel; a wheel and a customer made for it alone go. */
+export const joinWheel = async (trx: Knex.Transaction, jobId: string, from: string, to: string): Promise<void> => {
+  await trx("jobs").where({ id: jobId }).update({ wheel_id: to });
+  if (await trx("jobs").where({ wheel_id: from }).first("id")) return;
+  const { customer_id } = await trx("wheels").where({ id: from }).first("customer_id");
+  await trx("wheels").where({ id: from }).delete();
+  if (!(await trx("wheels").where({ customer_id }).first("id")))
+    await trx("customers").where({ id: customer_id }).delete();
+};
