@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { totalReading } from "@/core/runout/runout";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { onTheStand, sit, turnTo } from "./at-the-bench";
+import { asks, onTheStand, put, sit, turnTo } from "./at-the-bench";
 
 const all = [...Array(40).keys()].map((i) => i + 1);
 const roundsOf = (page: Page, id: string) =>
@@ -343,4 +343,52 @@ test("high and low alone are enough to begin; every way of working says what it 
   });
   await page.getByRole("button", { name: "take every spoke" }).click();
   await expect(page.getByTestId("tir-lateral")).toHaveText(/0\.(7[6-9]|80)/);
+});
+
+test("the offset is read by what is to hand: half a flip less what is wanted; two gaps in the frame, the first kept over a break", async ({
+  page,
+}) => {
+  const { id } = await onTheStand(page, 3, "buckled");
+  await put(page, id, {
+    "offset.found": "1",
+    "offset.frameA": "39",
+    "offset.frameB": "41",
+    "offset.wantedFrom": "figure",
+    "offset.wanted": "2",
+  });
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await sit(page);
+  const entry = page.getByLabel("entry");
+  const tool = entry.getByRole("button", { name: /^taken with/ });
+  await asks(page, "offset, mm");
+  for (const next of ["flip gauge", "string", "in the frame"]) {
+    await tool.click();
+    await expect(tool).toHaveAccessibleName(`taken with ${next}, change`);
+  }
+  await asks(page, "in the frame: gap, brake side, mm");
+  await entry.locator("input").fill("38.4");
+  await entry.getByRole("button", { name: "take", exact: true }).click();
+  await asks(page, "in the frame: gap, other side, mm");
+  // A break: the first gap is still there, and by the same way the second is asked for.
+  await page.getByRole("button", { name: "leave" }).click();
+  await page.reload();
+  await page
+    .getByRole("button", { name: /^(read the wheel|read on|go on reading|read it)/ })
+    .first()
+    .click();
+  await asks(page, "in the frame: gap, other side, mm");
+  const stored = page.waitForRequest((r) => r.url().endsWith("/readings"));
+  await entry.locator("input").fill("41.6");
+  await entry.getByRole("button", { name: "take", exact: true }).click();
+  // The frame's middle is the hub's (1 as found, 1 in the frame); 1.6 from it, 2 wanted.
+  expect((await stored).postDataJSON()).toMatchObject({ what: "offset", spoke: 0, value: -0.4 });
+  await page.getByRole("button", { name: "back", exact: true }).click();
+  await asks(page, "in the frame: gap, brake side, mm");
+  for (let i = 0; i < 2; i++) await tool.click();
+  await asks(page, "flip gauge: gap after turning over, mm");
+  const again = page.waitForRequest((r) => r.url().endsWith("/readings"));
+  await entry.locator("input").fill("3");
+  await entry.getByRole("button", { name: "at brake side's face" }).click();
+  expect((await again).postDataJSON()).toMatchObject({ what: "offset", value: -0.5 });
 });

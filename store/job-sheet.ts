@@ -23,6 +23,9 @@ const WORK: Record<string, string> = {
 const towards = (mm: number, names: { A: string; B: string }): string =>
   Math.abs(mm) < 0.005 ? "0.00 mm" : `${Math.abs(mm).toFixed(2)} mm to ${mm > 0 ? names.A : names.B}`;
 
+/** Places kept and answers given, which tell nothing of the wheel. */
+const NOT_FIGURES = /^(finish\.|lace\.last$|true\.offsetPart$)/;
+
 const dayAfter = (day: string, days: number): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
@@ -147,7 +150,7 @@ export const jobSheet = (
       : null,
     figures: Object.entries(taken).flatMap(([name, t]) => {
       const f = FIGURES[name];
-      if (!f || f.places === 72 || name.startsWith("finish.") || name === "lace.last") return [];
+      if (!f || f.places === 72 || NOT_FIGURES.test(name)) return [];
       const choice = f.choices?.find((c) => c.value === t.typed)?.label;
       const value =
         choice ?? (t.value === null ? t.typed : `${Number(t.value.toFixed(3))}${f.kind === "length" ? " mm" : ""}`);

@@ -97,4 +97,19 @@ export const FINISH_FIGURE: Figure = {
   places: 40,
 };
 
-export const TRUING_FIGURES: readonly Figure[] = [...SITTING_FIGURES, ...WAY_FIGURES, STUCK_FIGURE, FINISH_FIGURE];
+/** The first of two lengths that tell the offset together, kept until the second is taken. */
+export const OFFSET_PART_FIGURE: Figure = {
+  name: "true.offsetPart",
+  label: "first of two lengths to the offset",
+  how: "kept until the second is taken",
+  kind: "text",
+  picture: "straight-edge",
+};
+
+export const TRUING_FIGURES: readonly Figure[] = [
+  ...SITTING_FIGURES,
+  ...WAY_FIGURES,
+  STUCK_FIGURE,
+  OFFSET_PART_FIGURE,
+  FINISH_FIGURE,
+];

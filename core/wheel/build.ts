@@ -8,6 +8,7 @@ import { holeCircle } from "../hub/hole-circle";
 import { type Ledger, ledger } from "../ledger/ledger";
 import type { Taken } from "../measurement/taken";
 import { foundOffset, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
+import { type OffsetWay, offsetWaysNow } from "../offset/offset-now";
 import { countingErd, type ErdMethod, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
 import { type FlatPlate, flatPlate } from "../rim/flat-plate";
 import { BadInput } from "./bad-input";
@@ -30,6 +31,8 @@ export interface WheelBuild {
   readonly offsetSums: readonly Ledger[];
   readonly offsetFound: Ledger | null;
   readonly offsetWanted: Ledger;
+  /** How it can be told at the stand where the rim stands now. */
+  readonly offsetWays: readonly OffsetWay[];
   readonly oldSpokes: readonly SpokeComparison[];
   readonly plate: FlatPlate | null;
   readonly doubts: readonly Doubt[];
@@ -181,6 +184,7 @@ export const buildFromFigures = (
     offsetSums: [...ways, ...[offsetFromFrame(aside)].flatMap((l) => (l ? [l] : []))],
     offsetFound: found,
     offsetWanted: wanted,
+    offsetWays: offsetWaysNow(aside, toCentre, found, wanted),
     oldSpokes: old ? compareOldSpokes(old, samples) : [],
     plate: plateOf(taken["rim.plate"], holes),
     doubts: doubts({

@@ -57,5 +57,12 @@ export const useDial = keptChoice<(typeof DIAL_KINDS)[number]>(
   (t): t is (typeof DIAL_KINDS)[number] => (DIAL_KINDS as readonly string[]).includes(t),
 );
 
+/** What the offset is measured with at the stand. */
+export const useOffsetTool = keptChoice<string>(
+  "tall-compass-offset-tool",
+  "direct",
+  (t): t is string => t.length < 20,
+);
+
 /** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */
 export const useLastWalk = keptChoice<string>("tall-compass-last-walk", "", (t): t is string => t.length < 80);

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { OffsetWay } from "@/core/offset/offset-now";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/entry-bar";
 import { useDial } from "../parts/kept-choice";
@@ -11,8 +12,10 @@ import { DIALS } from "./dials";
 import { NeedleStrip, stripReach } from "./needle-strip";
 import { onePlace, readingStops, type Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
+import { useOffsetStop } from "./use-offset-stop";
 
 interface ReadingWalkProps {
+  readonly jobId: string;
   readonly job: string;
   readonly round: RoundView;
   readonly spokes: readonly PlacedSpoke[];
@@ -20,6 +23,9 @@ interface ReadingWalkProps {
   readonly every: number;
   readonly tension: boolean;
   readonly offset: boolean;
+  readonly offsetWays: readonly OffsetWay[];
+  /** The first of two lengths to the offset, where only that was taken. */
+  readonly offsetPart: string | null;
   readonly tyreOn: boolean;
   /** Side to side on both edges of the rim. */
   readonly edges: boolean;
@@ -57,7 +63,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     return Math.max(0, open);
   });
   const [dial, setDial] = useDial();
-  const [flipped, setFlipped] = useState(false);
+  const offset = useOffsetStop(props.jobId, round.id, props.offsetWays, props.offsetPart, names);
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
   const [lastTaken, setLastTaken] = useState<string | null>(null);
@@ -99,10 +105,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
         : onDial || stop.what === "offset"
           ? read.mm
           : read.value;
-    // Turned over in a flip gauge the rim's error shows twice.
-    const half = stop.what === "offset" && flipped ? 0.5 : 1;
     // Thirty-five hundredths are 0.35, not what a binary product of them leaves.
-    return { ok: true, value: (sign * Math.round(plain * half * 1e6)) / 1e6 };
+    return { ok: true, value: (sign * Math.round(plain * 1e6)) / 1e6 };
   };
   const compare = (value: number) => {
     const before = valueAt(round, stop) ?? 0;
@@ -133,7 +137,9 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     const read = mmOf(typed, sign);
     if (!read.ok) return setMessage(read.message);
     if (check) return compare(read.value);
-    const value = read.value - (shift[stop.what] ?? 0);
+    const told = stop.what === "offset" ? offset.take(read.value) : read.value;
+    if (told === null) return setMessage(null);
+    const value = told - (shift[stop.what] ?? 0);
     if (stop.what === "tension" && value < 0) return setMessage("a tension is never less than 0; 0 for a slack spoke");
     const before = at > 0 ? valueAt(round, { ...stops[at], spoke: Math.max(1, stop.spoke - every) }) : null;
     const odd = onDial && before !== null && Math.abs(value - before) > JUMP;
@@ -170,14 +176,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
   ];
   const same = lastTyped && onDial ? [{ label: "same", sign: 1 as const, again: true, quiet: true }] : [];
   const ask = {
-    offset: {
-      prompt: "offset, mm",
-      how: flipped
-        ? "flip gauge: the whole gap on the second side; half of it is taken"
-        : "rim centre from where it should be, as a straight edge or a rule shows it",
-      unit: "mm",
-      keys: sides,
-    },
+    offset: { prompt: `${offset.prompt}, mm`, how: offset.how, unit: "mm", keys: offset.keys },
     lateral: {
       prompt: "side to side",
       how: `dial on the ${props.edges ? `${names.A}'s edge` : "rim's side"}, over the spoke; ${DIALS[dial].words}`,
@@ -249,14 +248,14 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
             />
           )}
           <EntryBar
-            key={`${at}-${checks.length}`}
+            key={`${at}-${checks.length}-${ask.prompt}`}
             prompt={ask.prompt}
             how={ask.how}
             kind="number"
             unit={ask.unit}
             onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
-            tool={stop.what === "offset" ? (flipped ? "flip gauge" : "straight edge") : undefined}
-            onTool={stop.what === "offset" ? () => setFlipped(!flipped) : undefined}
+            tool={stop.what === "offset" ? offset.tool : undefined}
+            onTool={stop.what === "offset" ? offset.nextTool : undefined}
             takeKeys={ask.keys}
             message={message}
             onTake={(typed, sign, again) => void take(typed, sign, again)}

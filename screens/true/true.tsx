@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
+import type { OffsetWay } from "@/core/offset/offset-now";
 import { widthVaries } from "@/core/runout/both-edges";
 import { totalReading } from "@/core/runout/runout";
 import type { Tolerance } from "@/core/runout/tolerance";
@@ -53,6 +54,7 @@ interface TrueProps {
   readonly rounds: readonly RoundView[];
   readonly assumed: number;
   /** Side to side of the last round on side A's edge alone, mm. */
+  readonly offsetWays: readonly OffsetWay[];
   readonly nearEdge: readonly (number | null)[];
   /** What the flat plate said of the bare rim, when it said anything against it. */
   readonly plate: string | null;
@@ -181,6 +183,7 @@ export const True = (props: TrueProps) => {
   if (walk === "read" && round)
     return (
       <ReadingWalk
+        jobId={jobId}
         job={job}
         round={round}
         spokes={spokes}
@@ -188,6 +191,8 @@ export const True = (props: TrueProps) => {
         every={steps}
         tension={tension}
         offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
+        offsetWays={props.offsetWays}
+        offsetPart={round.offset === null ? (props.taken["true.offsetPart"]?.typed ?? null) : null}
         tyreOn={props.tyreOn}
         edges={edges}
         only={only}

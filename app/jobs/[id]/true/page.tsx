@@ -74,6 +74,7 @@ const Page = async ({ params, searchParams }: PageProps) => {
         slipped={way.slipped}
         assumed={(settled?.assumed ?? build.assumed).length}
         plate={build.plate?.verdict === "true" ? null : (build.plate?.text ?? null)}
+        offsetWays={build.offsetWays}
         nearEdge={last ? nearEdge(last, holes) : []}
         readNow={(await searchParams).read === "now" && rounds.length === 0}
       />
