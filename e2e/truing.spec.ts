@@ -366,10 +366,10 @@ test("the offset is read by what is to hand: half a flip less what is wanted; tw
     await tool.click();
     await expect(tool).toHaveAccessibleName(`taken with ${next}, change`);
   }
-  await asks(page, "in the frame: gap, brake side, mm");
+  await asks(page, "gap, brake side, mm");
   await entry.locator("input").fill("38.4");
   await entry.getByRole("button", { name: "take", exact: true }).click();
-  await asks(page, "in the frame: gap, other side, mm");
+  await asks(page, "gap, other side, mm");
   // A break: the first gap is still there, and by the same way the second is asked for.
   await page.getByRole("button", { name: "leave" }).click();
   await page.reload();
@@ -377,16 +377,16 @@ test("the offset is read by what is to hand: half a flip less what is wanted; tw
     .getByRole("button", { name: /^(read the wheel|read on|go on reading|read it)/ })
     .first()
     .click();
-  await asks(page, "in the frame: gap, other side, mm");
+  await asks(page, "gap, other side, mm");
   const stored = page.waitForRequest((r) => r.url().endsWith("/readings"));
   await entry.locator("input").fill("41.6");
   await entry.getByRole("button", { name: "take", exact: true }).click();
   // The frame's middle is the hub's (1 as found, 1 in the frame); 1.6 from it, 2 wanted.
   expect((await stored).postDataJSON()).toMatchObject({ what: "offset", spoke: 0, value: -0.4 });
   await page.getByRole("button", { name: "back", exact: true }).click();
-  await asks(page, "in the frame: gap, brake side, mm");
+  await asks(page, "gap, brake side, mm");
   for (let i = 0; i < 2; i++) await tool.click();
-  await asks(page, "flip gauge: gap after turning over, mm");
+  await asks(page, "gap turned over, mm");
   const again = page.waitForRequest((r) => r.url().endsWith("/readings"));
   await entry.locator("input").fill("3");
   await entry.getByRole("button", { name: "at brake side's face" }).click();

@@ -56,7 +56,7 @@ export const offsetWaysNow = (
       label: "flip gauge",
       asks: [
         {
-          prompt: "flip gauge: gap after turning over",
+          prompt: "gap turned over",
           how: "set to rim and spacer face on one side, turned over: the whole gap; half of it, less the offset wanted, is taken",
           times: 0.5,
           takeAs: ["at {A}'s face", "at {B}'s face"],
@@ -72,7 +72,7 @@ export const offsetWaysNow = (
       label: "drum's edge",
       asks: [
         {
-          prompt: "straight edge down to the rim",
+          prompt: "down to the rim",
           how: `from the drum's edge, {${to > 0 ? "A" : "B"}}, to the rim's near edge; the mean of four places`,
           times: -to,
           takeAs: ["rim inside it", "rim outside it"],
@@ -88,8 +88,8 @@ export const offsetWaysNow = (
       key: "string",
       label: "string",
       asks: (["A", "B"] as const).map((side) => ({
-        prompt: `string over the rim, {${side}}: to the flange`,
-        how: `across the rim's {${side}} edge; space to the flange's outside`,
+        prompt: `to the flange, {${side}}`,
+        how: "string across the rim's edge on that side; space to the flange's outside",
         times: side === "A" ? 0.5 : -0.5,
         takeAs: GAPES,
       })),
@@ -102,7 +102,7 @@ export const offsetWaysNow = (
       key: "frame",
       label: "in the frame",
       asks: (["A", "B"] as const).map((side) => ({
-        prompt: `in the frame: gap, {${side}}`,
+        prompt: `gap, {${side}}`,
         how: "from the rim's edge to swinging arm or fork leg, both at the same height",
         times: side === "A" ? -0.5 : 0.5,
         takeAs: null,
