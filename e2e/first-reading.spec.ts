@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import { asks, sit } from "./at-the-bench";
 
 test("true only: from the jobs to the first reading in at most five taps, the presets marked assumed", async ({
   page,
@@ -21,6 +22,19 @@ test("true only: from the jobs to the first reading in at most five taps, the pr
   await page.keyboard.press("Enter");
   await stored;
   await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  // A tablet that never read a rim is asked once what its dial reads in; 40 thou are 1.016 mm.
+  await page.evaluate(() => localStorage.removeItem("tall-compass-dial"));
+  await page.reload();
+  await page.getByRole("button", { name: /^read the wheel/ }).click();
+  await sit(page);
+  await asks(page, "what the rim is read with");
+  await page.getByLabel("entry").getByRole("button", { name: "dial, thou" }).click();
+  await asks(page, "side to side");
+  const read = page.waitForRequest((r) => r.url().endsWith("/readings"));
+  await page.getByLabel("entry").locator("input").fill("40");
+  await page.getByLabel("entry").getByRole("button", { name: "to brake side" }).click();
+  expect((await read).postDataJSON()).toMatchObject({ what: "lateral", spoke: 1, value: 1.016 });
+  await asks(page, "hop");
   // Coming back to the address goes on with this round, and says what is assumed.
   await page.reload();
   await expect(page.getByTestId("assumed")).toContainText(/\d+ figures assumed/);

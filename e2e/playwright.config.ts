@@ -1,5 +1,7 @@
 import { defineConfig } from "@playwright/test";
 
+const baseURL = process.env.TALL_COMPASS_URL ?? "http://127.0.0.1:3210";
+
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
@@ -9,7 +11,12 @@ export default defineConfig({
   outputDir: "../.test-output/playwright",
   reporter: [["line"], ["json", { outputFile: "../.test-output/browser.json" }]],
   use: {
-    baseURL: process.env.TALL_COMPASS_URL ?? "http://127.0.0.1:3210",
+    baseURL,
+    // A tablet that was asked what its dial reads in.
+    storageState: {
+      cookies: [],
+      origins: [{ origin: baseURL, localStorage: [{ name: "tall-compass-dial", value: "1/100" }] }],
+    },
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
     launchOptions: {

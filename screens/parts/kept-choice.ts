@@ -2,7 +2,7 @@
 import { useSyncExternalStore } from "react";
 import type { LengthUnit } from "@/core/units/lengths";
 
-/** A choice this tablet keeps; every part of the page that shows it changes with it. */
+/** A choice this tablet keeps; every part of the page that shows it changes with it. `kept` tells it was ever made. */
 const keptChoice = <T extends string>(key: string, first: T, valid: (text: string) => text is T) => {
   const listeners = new Set<() => void>();
   const read = (): T => {
@@ -17,12 +17,20 @@ const keptChoice = <T extends string>(key: string, first: T, valid: (text: strin
     listeners.add(listener);
     return () => listeners.delete(listener);
   };
-  return (): readonly [T, (to: T) => void] => [
+  const isKept = (): boolean => {
+    try {
+      return localStorage.getItem(key) !== null;
+    } catch {
+      return true;
+    }
+  };
+  return (): readonly [now: T, set: (to: T) => void, kept: boolean] => [
     useSyncExternalStore(subscribe, read, () => first),
     (to: T) => {
       localStorage.setItem(key, to);
       for (const listener of listeners) listener();
     },
+    useSyncExternalStore(subscribe, isKept, () => true),
   ];
 };
 

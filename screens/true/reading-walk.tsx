@@ -8,7 +8,7 @@ import { useDial } from "../parts/kept-choice";
 import { send } from "../parts/outbox";
 import { signal } from "../parts/signal";
 import { Walk } from "../parts/walk";
-import { DIALS } from "./dials";
+import { DIALS, type Dial } from "./dials";
 import { NeedleStrip, stripReach } from "./needle-strip";
 import { onePlace, readingStops, type Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
@@ -62,7 +62,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     const open = stops.findIndex((s) => valueAt(round, s) === null);
     return Math.max(0, open);
   });
-  const [dial, setDial] = useDial();
+  const [dial, setDial, dialKept] = useDial();
   const offset = useOffsetStop(props.jobId, round.id, props.offsetWays, props.offsetPart, names);
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
@@ -204,9 +204,11 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
   }[stop.what];
   const taken = valueAt(round, stop);
   const following = stops[at + 1];
-  const strip = onDial && DIALS[dial].mm < 0.1;
+  /** Asked once: a thou taken for a hundredth puts every reading out. */
+  const whichDial = onDial && !dialKept;
+  const strip = onDial && !whichDial && DIALS[dial].mm < 0.1;
   const justTaken = lastTaken ? `${lastTaken}; ` : "";
-  const order = Object.keys(DIALS) as (keyof typeof DIALS)[];
+  const order = Object.keys(DIALS) as Dial[];
   return (
     <Walk
       job={job}
@@ -247,24 +249,39 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
               onTake={(divisions) => void take(String(Math.abs(divisions)), divisions < 0 ? -1 : 1, false)}
             />
           )}
-          <EntryBar
-            key={`${at}-${checks.length}-${ask.prompt}`}
-            prompt={ask.prompt}
-            how={ask.how}
-            kind="number"
-            unit={ask.unit}
-            onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
-            tool={stop.what === "offset" ? offset.tool : undefined}
-            onTool={stop.what === "offset" ? offset.nextTool : undefined}
-            takeKeys={ask.keys}
-            message={message}
-            onTake={(typed, sign, again) => void take(typed, sign, again)}
-            onBack={() => move(at - 1)}
-          />
+          {whichDial ? (
+            <EntryBar
+              key="dial"
+              prompt="what the rim is read with"
+              how="asked once; the key beside the figure changes it"
+              kind="number"
+              choices={order.map((key) => ({ value: key, label: DIALS[key].name }))}
+              onTake={(key) => setDial(key as Dial)}
+            />
+          ) : (
+            <EntryBar
+              key={`${at}-${checks.length}-${ask.prompt}`}
+              prompt={ask.prompt}
+              how={ask.how}
+              kind="number"
+              unit={ask.unit}
+              onUnit={onDial ? () => setDial(order[(order.indexOf(dial) + 1) % order.length]) : undefined}
+              tool={stop.what === "offset" ? offset.tool : undefined}
+              onTool={stop.what === "offset" ? offset.nextTool : undefined}
+              takeKeys={ask.keys}
+              message={message}
+              onTake={(typed, sign, again) => void take(typed, sign, again)}
+              onBack={() => move(at - 1)}
+            />
+          )}
         </>
       }
       entryHint={
-        strip ? "tap where the needle stands, or the figure and its side" : "the figure, then the side it stands to"
+        whichDial
+          ? "then the readings"
+          : strip
+            ? "tap where the needle stands, or the figure and its side"
+            : "the figure, then the side it stands to"
       }
       onBack={() => move(at - 1)}
       onSkip={() => (check ? setChecks(checks.slice(1)) : move(at + 1))}
