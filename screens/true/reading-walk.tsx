@@ -253,7 +253,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
             <EntryBar
               key="dial"
               prompt="what the rim is read with"
-              how="asked once; the key beside the figure changes it"
+              how="its division: a turn of 1 or ½ mm is read in 1/100, one of 0.050 or 0.100 inch in thou. Asked once"
               kind="number"
               choices={order.map((key) => ({ value: key, label: DIALS[key].name }))}
               onTake={(key) => setDial(key as Dial)}
