@@ -13,7 +13,6 @@ import type { School } from "@/core/truing/schools";
 import { settledBetween } from "@/core/truing/settled";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Groups } from "../parts/groups";
-import { useLastWalk } from "../parts/kept-choice";
 import { send } from "../parts/outbox";
 import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
@@ -28,10 +27,12 @@ import { RoundHeader } from "./round-header";
 import { RoundKeys } from "./round-keys";
 import type { RoundView } from "./round-view";
 import { RoundsList } from "./rounds-list";
-import { Sitting, sittingStands } from "./sitting";
+import { SettledLine } from "./settled-line";
+import { Sitting } from "./sitting";
 import { TrueLedger } from "./true-ledger";
 import { useForecast } from "./use-forecast";
 import { emptyRound, useRounds } from "./use-rounds";
+import { useWalks } from "./use-walks";
 
 interface TrueProps {
   readonly jobId: string;
@@ -53,8 +54,9 @@ interface TrueProps {
   readonly version: number;
   readonly rounds: readonly RoundView[];
   readonly assumed: number;
-  /** Side to side of the last round on side A's edge alone, mm. */
+  /** How the offset can be told at the stand. */
   readonly offsetWays: readonly OffsetWay[];
+  /** Side to side of the last round on side A's edge alone, mm. */
   readonly nearEdge: readonly (number | null)[];
   /** What the flat plate said of the bare rim, when it said anything against it. */
   readonly plate: string | null;
@@ -62,8 +64,6 @@ interface TrueProps {
   readonly readNow: boolean;
 }
 
-/** Minutes after which a wheel may have been touched: ten, or another job's walk in between. */
-const AWAY_MINUTES = 10;
 const TABS = [
   { key: "rim", label: "The rim" },
   { key: "how", label: "How true" },
@@ -77,29 +77,15 @@ export const True = (props: TrueProps) => {
   const n = spokes.length;
   const acts = useRounds(jobId, n, props.rounds);
   const { rounds, round, message, setMessage } = acts;
-  const [walk, setWalk] = useState<"read" | "turn" | "live" | null>(null);
   const [tab, setTab] = useState<(typeof TABS)[number]["key"]>("rim");
-  const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
-  const [then, setThen] = useState<"read" | "live" | "other">("read");
   const [withOffset, setWithOffset] = useState(false);
   const [edges, setEdges] = useState(props.rounds.at(-1)?.farEdge.some((v) => v !== null) ?? false);
-  const [only, setOnly] = useState<number | null>(null);
   const [comparedWith, setComparedWith] = useState<number | null>(null);
   const [altered, setAltered] = useState<Readonly<Record<number, number>>>({});
   const [dismissed, setDismissed] = useState(false);
-  const [lastWalk, setLastWalk] = useLastWalk();
-  const [away, setAway] = useState(false);
   const [every, setEvery] = useState<number | null>(null);
   const [tension, setTension] = useState(false);
   const [picked, setPicked] = useState(1);
-  const begun = useRef(false);
-  useEffect(() => {
-    if (!props.readNow || begun.current) return;
-    begun.current = true;
-    void readWheel();
-    // Coming back to this address must not open another round.
-    window.history.replaceState(null, "", window.location.pathname);
-  });
   const tensionKnown = props.taken["true.tight"] !== undefined || rounds.some((r) => r.tension.some((t) => t !== null));
   const width = round ? widthVaries(props.nearEdge, round.farEdge) : null;
   const before = (comparedWith === null ? rounds.at(-2) : rounds.find((r) => r.number === comparedWith)) ?? null;
@@ -113,6 +99,23 @@ export const True = (props: TrueProps) => {
   const plan = advice ? advice.turns.map((t, i) => altered[i] ?? t) : [];
   const toTurn = plan.filter((t) => t !== 0).length;
   const turned = round ? round.walked.length : 0;
+  const walks = useWalks({
+    ...{ jobId, round, read, turned, toTurn },
+    first: rounds.length === 0,
+    taken: props.taken,
+    entryTimes: props.entryTimes,
+    readNow: props.readNow,
+    open: acts.open,
+  });
+  const { walk, asking } = walks;
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!props.readNow || begun.current) return;
+    begun.current = true;
+    void walks.begin("read");
+    // Coming back to this address must not open another round.
+    window.history.replaceState(null, "", window.location.pathname);
+  });
   const forecast = useForecast(props.wheel, advice, altered);
   const alter = (spoke: number, by: number) => {
     if (!advice || round?.walked.includes(spoke)) return;
@@ -129,7 +132,7 @@ export const True = (props: TrueProps) => {
 
   const ask = async () => {
     if (!round) return;
-    setWalk(null);
+    walks.endWalk();
     setAltered({});
     setDismissed(false);
     await acts.ask();
@@ -138,40 +141,7 @@ export const True = (props: TrueProps) => {
   const leave = async () => {
     const any = [...(round?.lateral ?? []), ...(round?.radial ?? []), round?.offset ?? null].some((v) => v !== null);
     if (any) await ask();
-    else setWalk(null);
-  };
-  /** Called away: more than ten minutes, or another wheel was walked in between. */
-  const wasAway = (since: string | null): boolean =>
-    lastWalk !== "" && lastWalk !== jobId
-      ? since !== null
-      : since !== null && Date.now() - Date.parse(since) > AWAY_MINUTES * 60_000;
-  const begin = async (how: "read" | "live" | "other") => {
-    setThen(how);
-    if (!props.readNow && !sittingStands(props.taken, props.entryTimes) && rounds.length === 0)
-      return setAsking("sitting");
-    if (!sittingStands(props.taken, props.entryTimes) && wasAway(round?.lastAt ?? null)) return setAsking("sitting");
-    await go(how);
-  };
-  const go = async (how: "read" | "live" | "other") => {
-    setAsking(null);
-    // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
-    if (round && turned > 0) await send(`/api/rounds/${round.id}/destress`, {});
-    const partly = round !== null && turned === 0 && !(advice && toTurn === 0 && read > 0);
-    const again = partly && read > 0 && wasAway(round?.lastAt ?? null);
-    if (!round || !partly) {
-      if (!(await acts.open())) return;
-    }
-    setAway(again);
-    setLastWalk(jobId);
-    setOnly(null);
-    if (how === "other") setAsking("other");
-    else setWalk(how);
-  };
-  const readWheel = () => begin("read");
-  const beginTurning = () => {
-    setAway(wasAway(round?.lastAt ?? null) && turned > 0);
-    setLastWalk(jobId);
-    setWalk("turn");
+    else walks.endWalk();
   };
   const setTolerance = async (name: string) => {
     const sent = await send(`/api/jobs/${jobId}`, { version, change: { tolerance: name } }, "PATCH");
@@ -195,9 +165,9 @@ export const True = (props: TrueProps) => {
         offsetPart={round.offset === null ? (props.taken["true.offsetPart"]?.typed ?? null) : null}
         tyreOn={props.tyreOn}
         edges={edges}
-        only={only}
+        only={walks.only}
         before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
-        again={away}
+        again={walks.away}
         onRead={acts.took}
         onEnd={leave}
       />
@@ -234,11 +204,11 @@ export const True = (props: TrueProps) => {
         spokes={spokes}
         names={names}
         turns={plan}
-        unsure={away}
+        unsure={walks.away}
         onStuck={acts.stuck}
         onTurned={acts.turned}
         onEnd={() => {
-          setWalk(null);
+          walks.endWalk();
           router.refresh();
         }}
       />
@@ -339,13 +309,7 @@ export const True = (props: TrueProps) => {
               onKeep={() => setDismissed(true)}
             />
           )}
-          {settled && advice && (
-            <p className="shrink-0 border-t border-grid px-4 py-1 text-lg font-bold" data-testid="settled">
-              {settled.every((x) => x.holds)
-                ? `Settled: nothing moved more than ${Math.max(...settled.map((x) => x.moved)).toFixed(2)} mm since it was de-stressed.`
-                : `Not stable yet: it moved ${Math.max(...settled.map((x) => x.moved)).toFixed(2)} mm at ${settled.reduce((a, x) => (x.moved > a.moved ? x : a)).at}. De-stress, read again.`}
-            </p>
-          )}
+          {settled && advice && <SettledLine settled={settled} />}
           {reason && misread.length === 0 && (
             <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
               {withSideNames(reason.text, names)}
@@ -362,15 +326,7 @@ export const True = (props: TrueProps) => {
             turn={advice ? plan[p] : null}
             stuck={props.stuck.includes(picked)}
             telling={advice?.reasons.find((r) => r.code === "unread")?.spokes[0] ?? null}
-            onRead={
-              read > 0 && turned === 0
-                ? () => {
-                    setOnly(picked);
-                    setAway(false);
-                    setWalk("read");
-                  }
-                : undefined
-            }
+            onRead={read > 0 && turned === 0 ? () => walks.readOne(picked) : undefined}
             onPick={setPicked}
             onAlter={alter}
           />
@@ -395,8 +351,8 @@ export const True = (props: TrueProps) => {
               left={toTurn > turned ? toTurn - turned : 0}
               onEvery={setEvery}
               onToggle={(what) => ({ tension: setTension, offset: setWithOffset, edges: setEdges })[what]((on) => !on)}
-              onRead={(how) => void begin(how)}
-              onTurn={beginTurning}
+              onRead={(how) => void walks.begin(how)}
+              onTurn={walks.beginTurning}
             />
           )}
         </div>
@@ -418,11 +374,11 @@ export const True = (props: TrueProps) => {
           onDone={(answers) => {
             router.refresh();
             if (answers["true.play"] === "felt") {
-              setAsking(null);
+              walks.endAsking();
               setMessage("With play in the bearings a reading is worth nothing: bearings first, then the dial.");
-            } else void go(then);
+            } else void walks.sat();
           }}
-          onClose={() => setAsking(null)}
+          onClose={walks.endAsking}
         />
       )}
       {asking === "other" && (
@@ -434,7 +390,7 @@ export const True = (props: TrueProps) => {
             return wrong;
           }}
           onClose={() => {
-            setAsking(null);
+            walks.endAsking();
             void leave();
           }}
         />

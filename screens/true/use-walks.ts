@@ -1,0 +1,86 @@
+"use client";
+import { useState } from "react";
+import type { Taken } from "@/core/measurement/taken";
+import { useLastWalk } from "../parts/kept-choice";
+import { send } from "../parts/outbox";
+import type { RoundView } from "./round-view";
+import { sittingStands } from "./sitting";
+
+/** Minutes after which a wheel may have been touched: ten, or another job's walk in between. */
+const AWAY_MINUTES = 10;
+
+export type Reading = "read" | "live" | "other";
+
+interface WalksOptions {
+  readonly jobId: string;
+  /** The round that is open, and what of it is done: places read, nipples turned, nipples still to turn. */
+  readonly round: RoundView | null;
+  readonly read: number;
+  readonly turned: number;
+  readonly toTurn: number;
+  /** No round was ever read here. */
+  readonly first: boolean;
+  readonly taken: Readonly<Record<string, Taken>>;
+  readonly entryTimes: Readonly<Record<string, string>>;
+  /** Straight to the first reading: a customer is waiting. */
+  readonly readNow: boolean;
+  /** Opens the next round. @returns whether it could */
+  readonly open: () => Promise<boolean>;
+}
+
+/** Which walk round the wheel is open, and what is asked before one begins. */
+export const useWalks = (o: WalksOptions) => {
+  const { jobId, round, turned } = o;
+  const [walk, setWalk] = useState<"read" | "turn" | "live" | null>(null);
+  const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
+  const [then, setThen] = useState<Reading>("read");
+  const [only, setOnly] = useState<number | null>(null);
+  const [away, setAway] = useState(false);
+  const [lastWalk, setLastWalk] = useLastWalk();
+  /** Called away: more than ten minutes, or another wheel was walked in between. */
+  const wasAway = (since: string | null): boolean =>
+    lastWalk !== "" && lastWalk !== jobId
+      ? since !== null
+      : since !== null && Date.now() - Date.parse(since) > AWAY_MINUTES * 60_000;
+  const go = async (how: Reading) => {
+    setAsking(null);
+    // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
+    if (round && turned > 0) await send(`/api/rounds/${round.id}/destress`, {});
+    const partly = round !== null && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
+    const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
+    if (!partly && !(await o.open())) return;
+    setAway(again);
+    setLastWalk(jobId);
+    setOnly(null);
+    if (how === "other") setAsking("other");
+    else setWalk(how);
+  };
+  return {
+    walk,
+    asking,
+    /** Left for a while: the last thing done is asked about. */
+    away,
+    /** One place alone, instead of going round. */
+    only,
+    begin: async (how: Reading) => {
+      setThen(how);
+      const stands = sittingStands(o.taken, o.entryTimes);
+      if (!stands && ((!o.readNow && o.first) || wasAway(round?.lastAt ?? null))) setAsking("sitting");
+      else await go(how);
+    },
+    /** The questions of the sitting are answered. */
+    sat: () => go(then),
+    beginTurning: () => {
+      setAway(wasAway(round?.lastAt ?? null) && turned > 0);
+      setLastWalk(jobId);
+      setWalk("turn");
+    },
+    readOne: (spoke: number) => {
+      setOnly(spoke);
+      setAway(false);
+      setWalk("read");
+    },
+    endWalk: () => setWalk(null),
+    endAsking: () => setAsking(null),
+  };
+};
