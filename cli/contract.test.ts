@@ -5,8 +5,9 @@ import { type TrialBuild, trialWheel } from "@/core/truing/trial.test.rig";
 import { BadInput } from "@/core/wheel/bad-input";
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { readWheel } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
 import { type Chance, chance } from "@/devices/random";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { commands } from "./commands";
 
 /** What outside programs hold the command to: the documents as they are published, whatever the wheel. */

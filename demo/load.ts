@@ -1,5 +1,6 @@
 import { advise } from "@/core/truing/advise";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { hiddenWheel } from "@/devices/hidden-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { toleranceOf } from "@/store/bench-way";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";

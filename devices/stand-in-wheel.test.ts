@@ -5,8 +5,9 @@ import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { BAND, bandMultiply, bandSolve, frameRing } from "./frame-ring";
+import { hiddenWheel } from "./hidden-wheel";
 import { chance } from "./random";
-import { hiddenWheel, StandInWheel } from "./stand-in-wheel";
+import { StandInWheel } from "./stand-in-wheel";
 
 const wheel = readWheel(trialWheel("steel"));
 const all = [...Array(40).keys()].map((i) => i + 1);

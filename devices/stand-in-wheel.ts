@@ -3,78 +3,9 @@ import { sectionStiffness } from "@/core/rim/section";
 import { sideTensions } from "@/core/tension/balance";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { BAND, bandMultiply, bandSolve, type FrameRing, frameRing } from "./frame-ring";
+import { bareShape, type HiddenWheel } from "./hidden-wheel";
 import type { PluckedSpoke } from "./pluck";
 import { type Chance, chance } from "./random";
-
-/** What nobody at the bench knows about this wheel. */
-export interface HiddenWheel {
-  readonly seed: number;
-  /** True stiffness over the preset's. */
-  readonly lateralScale: number;
-  readonly radialScale: number;
-  readonly share: number;
-  /** mm half-range of the bare rim's long waves. */
-  readonly bareLateral: number;
-  readonly bareRadial: number;
-  /** A local bend: mm, first spoke, spokes long; null for none. */
-  readonly bend: {
-    readonly lateral: number;
-    readonly radial: number;
-    readonly from: number;
-    readonly spokes: number;
-  } | null;
-  /** mm at the weld, read by the dial but no part of the rim's line; 0 for none. */
-  readonly seam: number;
-  readonly seamAtDeg: number;
-  /** 1 σ, mm; part of the rim's surface, the same at every turn of the wheel. */
-  readonly grain: number;
-  /** 1 σ of the reading itself, mm. */
-  readonly readingNoise: number;
-  /** 1 σ, fraction. */
-  readonly tensionNoise: number;
-  /** Part of each turn the spoke's twist takes up until it is let go. */
-  readonly windUp: number;
-  /** mm per kN each spoke beds in when first de-stressed. */
-  readonly bedding: number;
-  /** How stiff elbow and nipple hold a spoke against turning, in EI/L; scatter from spoke to spoke as a fraction. */
-  readonly ends: number;
-  readonly endScatter: number;
-  /** mm of each spoke held inside its nipple. */
-  readonly inNipple: number;
-  readonly start: "fresh" | "buckled";
-}
-
-/** Chosen by seed inside the ranges met in practice. */
-export const hiddenWheel = (
-  seed: number,
-  start: "fresh" | "buckled" = "fresh",
-  over: Partial<HiddenWheel> = {},
-): HiddenWheel => {
-  const luck = chance(seed * 7919 + 13);
-  const factor = () => 2 ** luck.between(-1, 1);
-  return {
-    seed,
-    lateralScale: factor(),
-    radialScale: factor(),
-    share: luck.between(0.4, 0.9),
-    bareLateral: luck.between(0.1, 0.4),
-    bareRadial: luck.between(0.1, 0.35),
-    bend: null,
-    seam: 0.35,
-    seamAtDeg: luck.between(150, 210),
-    grain: 0.005,
-    readingNoise: 0.02,
-    tensionNoise: 0.03,
-    windUp: 0.12,
-    bedding: 0,
-    // Of its own luck, so that wheels known by their seed stay what they were.
-    ends: chance(seed * 613 + 7).between(4, 20),
-    endScatter: 0.03,
-    inNipple: chance(seed * 617 + 9).between(13, 17),
-    start,
-    ...over,
-  };
-};
 
 /** Everything that changes when someone works on the wheel; plain data, to be stored. */
 export interface StandInState {
@@ -126,7 +57,7 @@ export class StandInWheel {
       },
       Math.PI / this.n,
     );
-    this.shape = this.bareShape();
+    this.shape = this.bareNodes();
     this.moved = new Float64Array(this.ring.size);
     this.pulls = new Float64Array(this.n);
     this.natural = new Float64Array(this.n);
@@ -287,49 +218,18 @@ export class StandInWheel {
     return chance(this.hidden.seed * 31 + spoke * 977 + which).normal(this.hidden.grain);
   }
 
-  /** The rim as it would lie with no spoke in it, at every node. */
-  private bareShape(): Float64Array {
-    const { hidden } = this;
-    const luck = chance(hidden.seed * 15485863 + 5);
-    const waves = [2, 3, 4, 5].map((k) => ({
-      k,
-      lateral: luck.between(0.2, 1) / (k - 1),
-      lateralAt: luck.between(0, 2 * Math.PI),
-      radial: luck.between(0.2, 1) / (k - 1),
-      radialAt: luck.between(0, 2 * Math.PI),
-    }));
-    const nodes = this.n * PER_GAP;
-    const lateral = new Float64Array(nodes);
-    const radial = new Float64Array(nodes);
-    for (let s = 0; s < nodes; s++) {
-      const angle = (2 * Math.PI * s) / nodes;
-      for (const w of waves) {
-        lateral[s] += w.lateral * Math.cos(w.k * angle - w.lateralAt);
-        radial[s] += w.radial * Math.cos(w.k * angle - w.radialAt);
-      }
-    }
-    const half = (x: Float64Array) => (Math.max(...x) - Math.min(...x)) / 2;
-    const scaleL = hidden.bareLateral / 2 / half(lateral);
-    const scaleR = hidden.bareRadial / 2 / half(radial);
-    const shape = new Float64Array(this.ring.size);
-    for (let s = 0; s < nodes; s++) {
-      const angle = (2 * Math.PI * (s + PER_GAP / 2)) / nodes;
-      let l = lateral[s] * scaleL;
-      let r = radial[s] * scaleR;
-      if (hidden.bend) {
-        const along = (((s / PER_GAP - (hidden.bend.from - 1)) % this.n) + this.n) % this.n;
-        if (along <= hidden.bend.spokes) {
-          const bump = Math.sin((Math.PI * along) / hidden.bend.spokes) ** 2;
-          l += hidden.bend.lateral * bump;
-          r += hidden.bend.radial * bump;
-        }
-      }
+  /** The bare rim's shape as displacements of the ring's nodes. */
+  private bareNodes(): Float64Array {
+    const { lateral, radial } = bareShape(this.hidden, this.n, PER_GAP);
+    const nodes = new Float64Array(this.ring.size);
+    radial.forEach((r, s) => {
+      const angle = (2 * Math.PI * (s + PER_GAP / 2)) / radial.length;
       const at = this.ring.at(s);
-      shape[at] = r * Math.cos(angle);
-      shape[at + 1] = -r * Math.sin(angle);
-      shape[at + 2] = l;
-    }
-    return shape;
+      nodes[at] = r * Math.cos(angle);
+      nodes[at + 1] = -r * Math.sin(angle);
+      nodes[at + 2] = lateral[s];
+    });
+    return nodes;
   }
 
   /** Natural lengths as a lacer leaves them: even to an eighth of a turn when fresh, worse when buckled. */

@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { readWheel } from "@/core/wheel/wheel-file";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { hiddenWheel } from "@/devices/hidden-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 
 const stored = (page: Page) =>
   page.waitForResponse(

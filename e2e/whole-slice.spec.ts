@@ -2,7 +2,8 @@ import { expect, type Page, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { totalReading } from "@/core/runout/runout";
 import { readWheel } from "@/core/wheel/wheel-file";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { hiddenWheel } from "@/devices/hidden-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { choose, enter, sit, turnTo } from "./at-the-bench";
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */

@@ -1,5 +1,6 @@
 import { BadInput } from "@/core/wheel/bad-input";
-import { type HiddenWheel, hiddenWheel, type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
+import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
+import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
 import { jobRecord } from "@/store/job-record";
 import {
   findPracticeWheel,

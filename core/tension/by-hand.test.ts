@@ -12,8 +12,9 @@ import { stagedRounds } from "@/core/tension/staging";
 import { targetBand, USUAL_DUTY } from "@/core/tension/target";
 import { windUp } from "@/core/tension/wind-up";
 import { drumWheel } from "@/core/wheel/wheel.test.rig";
+import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 
 const wheel = drumWheel();
 const geometry = wheelGeometry(wheel);

@@ -1,5 +1,6 @@
 import { readWheel } from "@/core/wheel/wheel-file";
-import { type HiddenWheel, hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import type { Advice } from "./advice";
 import { advise } from "./advise";
 import type { PastRound } from "./state";

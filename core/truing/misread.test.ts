@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { readWheel } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { advise } from "./advise";
 import { misreadings } from "./misreadings";
 import type { PastRound, RoundReadings } from "./state";

@@ -1,8 +1,9 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { sideTensions } from "@/core/tension/balance";
 import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
-import { hiddenWheel, StandInWheel } from "@/devices/stand-in-wheel";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { advise } from "./advise";
 import { bestPossible } from "./best-possible.test.rig";
 import type { PastRound, RoundReadings } from "./state";
