@@ -1,4 +1,3 @@
-import type { Knex } from "knex";
 import { midLine } from "@/core/runout/both-edges";
 import type { RoundLine } from "@/core/shop/list-lines";
 import type { TensionEntry, TensionWay } from "@/core/tension/told";
@@ -150,20 +149,14 @@ export const addReadings = async (roundId: string, list: readonly Reading[]): Pr
 
 export const addReading = (roundId: string, r: Reading): Promise<void> => addReadings(roundId, [r]);
 
-/**
- * What is asked of a round again while the first time is still being stored (a letter sent twice, two presses) waits for
- * it: the first thing done in the transaction, or it would not see what the other stored.
- */
-const lockRound = (trx: Knex.Transaction, roundId: string) => trx("rounds").where({ id: roundId }).forUpdate().first();
-
-const turnRow = (roundId: string, t: Turn) => ({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns });
-
 /** @returns whether it is new; the same id again changes nothing */
 export const addTurn = async (roundId: string, t: Turn): Promise<boolean> => {
   const fresh = await database().transaction(async (trx) => {
-    await lockRound(trx, roundId);
+    // The same sent again while the first is still being stored waits for it; before anything is read, or it would not see
+    // what the other stored.
+    await trx("rounds").where({ id: roundId }).forUpdate().first();
     if (await trx("turns").where({ id: t.id }).first("id")) return false;
-    await trx("turns").insert(turnRow(roundId, t));
+    await trx("turns").insert({ id: t.id, round_id: roundId, spoke: t.spoke, turns: t.turns });
     return true;
   });
   if (fresh) await touchRound(roundId);
@@ -242,25 +235,6 @@ export const turnsMade = (round: Round, holes: number): number[] => {
   const out = new Array<number>(holes).fill(0);
   for (const t of round.turns) if (t.spoke >= 1 && t.spoke <= holes) out[t.spoke - 1] += t.turns;
   return out;
-};
-
-/** The turns that undo a round, stored after its own; of one taken back already there are none. */
-export const takeBackTurns = async (roundId: string): Promise<readonly Turn[]> => {
-  const back = await database().transaction(async (trx) => {
-    await lockRound(trx, roundId);
-    const sums: { spoke: number; turns: number }[] = await trx("turns")
-      .where({ round_id: roundId })
-      .groupBy("spoke")
-      .select("spoke")
-      .sum({ turns: "turns" });
-    const undo = sums
-      .map((r) => ({ id: crypto.randomUUID(), spoke: Number(r.spoke), turns: -Number(r.turns) }))
-      .filter((t) => t.turns !== 0);
-    if (undo.length > 0) await trx("turns").insert(undo.map((t) => turnRow(roundId, t)));
-    return undo;
-  });
-  await touchRound(roundId);
-  return back;
 };
 
 /** Every reading and turn of these rounds as a line of a list. */

@@ -15,7 +15,6 @@ import { POST as wheelFileRoute } from "./jobs/[id]/wheel-file/route";
 import { POST as openJobRoute } from "./jobs/route";
 import { POST as destressRoute } from "./rounds/[id]/destress/route";
 import { POST as readingRoute } from "./rounds/[id]/readings/route";
-import { POST as takeBackRoute } from "./rounds/[id]/take-back/route";
 import { POST as turnRoute } from "./rounds/[id]/turns/route";
 
 // What two tablets and a bad connection make of a round: everything sent once, twice or three times, and at once. Held
@@ -115,13 +114,14 @@ test("whatever is done at the bench, sent again and at once, stands in the recor
         round.destressed = true;
         await again(destressRoute);
       } else if (a.do === "take back") {
-        round.turned.forEach((t, i) => {
-          if (t === 0) return;
-          inHand.turn(i + 1, -t);
+        // Nipple by nipple, as the walk does it.
+        const back = round.turned.flatMap((t, i) => (t === 0 ? [] : [{ spoke: i + 1, turns: -t }]));
+        for (const t of back) {
+          inHand.turn(t.spoke, t.turns);
           turns++;
-          round.turned[i] = 0;
-        });
-        await again(takeBackRoute);
+          round.turned[t.spoke - 1] = 0;
+          await again(turnRoute, { id: crypto.randomUUID(), ...t });
+        }
       } else await open(times);
     };
     for (const acts of moments)

@@ -18,6 +18,8 @@ interface TurningWalkProps {
   readonly turns: readonly number[];
   /** Left for a while: was the next one turned already? */
   readonly unsure?: boolean;
+  /** What is done when the last one is turned. */
+  readonly then?: string;
   readonly onTurned: (spoke: number, turns: number) => void;
   /** A nipple that will not turn, or whose spoke slipped back; the rest is worked out again. */
   readonly onStuck?: (spoke: number, how: "stuck" | "slipped") => Promise<string | null>;
@@ -60,7 +62,7 @@ export const TurningWalk = (props: TurningWalkProps) => {
         side={null}
         sideName=""
         instruction="nothing more to turn"
-        detail="de-stress: squeeze pairs all round, then read again"
+        detail={props.then ?? "de-stress: squeeze pairs all round, then read again"}
         next=""
         doneLabel="leave"
         onDone={onEnd}

@@ -119,7 +119,7 @@ export const RoundsList = (props: RoundsListProps) => {
       {props.message && <p className="border-t border-grid px-4 py-2 text-lg font-bold">{props.message}</p>}
       {last && last.walked.length > 0 && (
         <button type="button" onClick={props.onTakeBack} className="h-18 shrink-0 border-t-2 border-ink text-xl">
-          take the whole of round {last.number} back
+          turn the whole of round {last.number} back
         </button>
       )}
     </div>

@@ -14,15 +14,13 @@ import { settledBetween } from "@/core/truing/settled";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Groups } from "../parts/groups";
 import { send } from "../parts/outbox";
-import { TurningWalk } from "../parts/turning-walk";
 import { UnrolledRim } from "../parts/unrolled-rim";
 import { HowTrue } from "./how-true";
-import { LiveWalk } from "./live-walk";
 import { MisreadPanel } from "./misread-panel";
+import { OpenWalk } from "./open-walk";
 import { OtherWays } from "./other-ways";
 import { PickedSpoke } from "./picked-spoke";
 import { usualEvery } from "./reading-places";
-import { ReadingWalk } from "./reading-walk";
 import { RoundHeader } from "./round-header";
 import { RoundKeys } from "./round-keys";
 import type { RoundView } from "./round-view";
@@ -34,7 +32,7 @@ import { useForecast } from "./use-forecast";
 import { emptyRound, useRounds } from "./use-rounds";
 import { useWalks } from "./use-walks";
 
-interface TrueProps {
+export interface TrueProps {
   readonly jobId: string;
   readonly job: string;
   readonly names: { readonly A: string; readonly B: string };
@@ -72,7 +70,7 @@ const TABS = [
 
 /** The unrolled rim: where the wheel is, what to turn, what it should become. */
 export const True = (props: TrueProps) => {
-  const { jobId, job, names, spokes, wanted, tolerance, toleranceName, version, assumed } = props;
+  const { jobId, names, spokes, wanted, tolerance, toleranceName, version, assumed } = props;
   const router = useRouter();
   const n = spokes.length;
   const acts = useRounds(jobId, n, props.rounds);
@@ -150,69 +148,23 @@ export const True = (props: TrueProps) => {
     router.refresh();
   };
 
-  if (walk === "read" && round)
-    return (
-      <ReadingWalk
-        jobId={jobId}
-        job={job}
-        round={round}
-        spokes={spokes}
-        names={names}
-        every={steps}
-        tension={tension}
-        offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
-        offsetWays={props.offsetWays}
-        offsetPart={round.offset === null ? (props.taken["true.offsetPart"]?.typed ?? null) : null}
-        tyreOn={props.tyreOn}
-        edges={edges}
-        only={walks.only}
-        before={rounds.length > 1 ? [...(rounds.at(-2)?.lateral ?? []), ...(rounds.at(-2)?.radial ?? [])] : []}
-        again={walks.away}
-        onRead={acts.took}
-        onEnd={leave}
-      />
-    );
-  if (walk === "live")
-    return (
-      <LiveWalk
-        jobId={jobId}
-        job={job}
-        holes={n}
-        practice={props.practice}
-        band={tolerance}
-        onTake={async (lines) => {
-          const wrong = await acts.takeMany(
-            (["lateral", "radial"] as const).flatMap((what) =>
-              lines[what].flatMap((value, i) =>
-                value === null ? [] : [{ what, spoke: i + 1, value, typed: "from the trace" }],
-              ),
-            ),
-          );
-          if (!wrong) await ask();
-          return wrong;
-        }}
-        onEnd={leave}
-      />
-    );
-  if (walk === "turn" && round && advice)
-    return (
-      <TurningWalk
-        key={plan.join(" ")}
-        job={job}
-        roundId={round.id}
-        walked={round.walked}
-        spokes={spokes}
-        names={names}
-        turns={plan}
-        unsure={walks.away}
-        onStuck={acts.stuck}
-        onTurned={acts.turned}
-        onEnd={() => {
-          walks.endWalk();
-          router.refresh();
-        }}
-      />
-    );
+  const open = walk && round && (walk !== "turn" || advice) && (
+    <OpenWalk
+      page={props}
+      round={round}
+      before={rounds.at(-2) ?? null}
+      walks={walks}
+      acts={acts}
+      every={steps}
+      tension={tension}
+      offset={withOffset || (rounds.every((r) => r.offset === null) && rounds.length <= 1)}
+      edges={edges}
+      plan={plan}
+      ask={ask}
+      onLeave={leave}
+    />
+  );
+  if (open) return open;
 
   const misread = (!dismissed && advice?.misread) || [];
   const anyTension = round?.tension.some((t) => t !== null) ?? false;
@@ -254,7 +206,7 @@ export const True = (props: TrueProps) => {
             setComparedWith(number);
             setTab("rim");
           }}
-          onTakeBack={() => void acts.takeBack()}
+          onTakeBack={walks.beginBack}
           stuck={props.stuck}
           slipped={props.slipped}
           message={message}

@@ -1,7 +1,6 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Advice } from "@/core/truing/advice";
-import { turnsText } from "@/core/truing/explain";
 import { send } from "../parts/outbox";
 import type { Stop } from "./reading-places";
 import type { RoundView } from "./round-view";
@@ -82,11 +81,11 @@ export const useRounds = (jobId: string, n: number, stored: readonly RoundView[]
     return null;
   };
   const turned = (spoke: number, turns: number): void =>
-    change((r) => ({
-      ...r,
-      turns: r.turns.map((t, i) => (i === spoke - 1 ? t + turns : t)),
-      walked: [...r.walked, spoke],
-    }));
+    change((r) => {
+      const made = r.turns.map((t, i) => (i === spoke - 1 ? t + turns : t));
+      // Turned back whole it is as if nothing had been turned.
+      return { ...r, turns: made, walked: made.every((t) => Math.abs(t) < 1e-9) ? [] : [...r.walked, spoke] };
+    });
   /** Won't turn, or slipped back: the rest of the round is worked out again. @returns what to say of it */
   const stuck = async (spoke: number, how: "stuck" | "slipped"): Promise<string> => {
     if (!round) return "no round is open";
@@ -104,17 +103,5 @@ export const useRounds = (jobId: string, n: number, stored: readonly RoundView[]
       ? `${spoke} is held as it is; the rest was worked out again`
       : `${spoke} counts as unknown: read it again`;
   };
-  const takeBack = async (): Promise<void> => {
-    if (!round) return;
-    const sent = await send<{ back: { spoke: number; turns: number }[] }>(`/api/rounds/${round.id}/take-back`, {});
-    if (!sent.ok) return setMessage(sent.message);
-    change((r) => ({ ...r, turns: r.turns.map(() => 0), walked: [], advice: null }));
-    setMessage(
-      sent.value.back.length === 0
-        ? "Nothing was turned in this round."
-        : `Turn back: ${sent.value.back.map((t) => `${t.spoke} ${turnsText(t.turns)} ${t.turns > 0 ? "on" : "off"}`).join(", ")}. The record has them turned back.`,
-    );
-    router.refresh();
-  };
-  return { rounds, round, message, setMessage, open, ask, took, takeMany, turned, stuck, takeBack };
+  return { rounds, round, message, setMessage, open, ask, took, takeMany, turned, stuck };
 };

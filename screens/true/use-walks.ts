@@ -31,9 +31,11 @@ interface WalksOptions {
 /** Which walk round the wheel is open, and what is asked before one begins. */
 export const useWalks = (o: WalksOptions) => {
   const { jobId, round, turned } = o;
-  const [walk, setWalk] = useState<"read" | "turn" | "live" | null>(null);
+  const [walk, setWalk] = useState<"read" | "turn" | "back" | "live" | null>(null);
   const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
   const [then, setThen] = useState<Reading>("read");
+  const [back, setBack] = useState<readonly number[]>([]);
+  const [undone, setUndone] = useState<readonly number[]>([]);
   const [only, setOnly] = useState<number | null>(null);
   const [away, setAway] = useState(false);
   const [lastWalk, setLastWalk] = useLastWalk();
@@ -79,6 +81,16 @@ export const useWalks = (o: WalksOptions) => {
       setOnly(spoke);
       setAway(false);
       setWalk("read");
+    },
+    /** The turns that undo the round, as it stood when that was begun, and which spokes are turned back since. */
+    back,
+    undone,
+    turnedBack: (spoke: number) => setUndone((before) => [...before, spoke]),
+    beginBack: () => {
+      if (!round) return;
+      setBack(round.turns.map((t) => (t === 0 ? 0 : -t)));
+      setUndone([]);
+      setWalk("back");
     },
     endWalk: () => setWalk(null),
     endAsking: () => setAsking(null),
