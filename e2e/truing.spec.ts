@@ -409,3 +409,46 @@ test("the offset is read by what is to hand: half a flip less what is wanted; tw
   await entry.getByRole("button", { name: "at brake side's face" }).click();
   expect((await again).postDataJSON()).toMatchObject({ what: "offset", value: -0.5 });
 });
+
+test("tyre on: hop at the rim's edge, arrows as seen from the hub, no nipple past the thread it has free", async ({
+  page,
+}) => {
+  const { id, stand } = await onTheStand(page, 21, "buckled");
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  const entry = page.getByLabel("entry");
+  await entry.getByRole("button", { name: "on", exact: true }).click();
+  await asks(page, /thread known to be free/);
+  await entry.locator("input").fill("1/4");
+  await page.keyboard.press("Enter");
+  for (const answer of ["no play felt", "up to tension"]) await entry.getByRole("button", { name: answer }).click();
+  await asks(page, "offset, mm");
+  await page.getByRole("button", { name: "skip" }).click();
+  await asks(page, "side to side");
+  await page.getByRole("button", { name: "skip" }).click();
+  await asks(page, "hop");
+  await expect(entry).toContainText("dial on the rim's edge");
+  const round = (await (await page.request.get(`/api/jobs/${id}/rounds`)).json()).rounds[0].id as string;
+  const line = (what: "lateral" | "radial") =>
+    all.map((spoke) => ({
+      ...{ id: crypto.randomUUID(), what, spoke, typed: "t" },
+      value: what === "lateral" ? stand.readLateral(spoke) : stand.readRadial(spoke),
+    }));
+  const read = await page.request.post(`/api/rounds/${round}/readings/many`, {
+    data: [...line("lateral"), ...line("radial")],
+  });
+  expect(read.ok(), await read.text()).toBe(true);
+  const advice = await page.request.post(`/api/rounds/${round}/advice`, { data: { jobId: id } });
+  const { turns } = (await advice.json()) as { turns: readonly number[] };
+  await page.reload();
+  await page.getByRole("button", { name: /^turn \d+ nipples$/ }).click();
+  const walk = page.locator("body");
+  await expect(walk).toContainText("arrow as seen from the hub");
+  await expect(walk).toContainText("can come through the tape into the tube");
+  // A nipple tightened turns clockwise to who looks at its slot, so the other way seen from the hub.
+  expect(Math.max(...turns)).toBeLessThanOrEqual(0.25);
+  expect(Math.max(...turns)).toBeGreaterThan(0);
+  const spoke = Number(await page.getByTestId("walk-spoke").textContent());
+  const arrow = turns[spoke - 1] > 0 ? "anticlockwise" : "clockwise";
+  await expect(page.getByRole("img", { name: arrow, exact: true })).toBeVisible();
+});

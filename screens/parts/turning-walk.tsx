@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import { CAUTIONS } from "@/core/sheet/sheet";
 import { turnsText } from "@/core/truing/explain";
 import { useVoice } from "./kept-choice";
 import { send } from "./outbox";
@@ -16,6 +17,8 @@ interface TurningWalkProps {
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly turns: readonly number[];
+  /** With the tyre on a nipple is turned, and seen, from the hub. */
+  readonly tyreOn?: boolean;
   /** Left for a while: was the next one turned already? */
   readonly unsure?: boolean;
   /** What is done when the last one is turned. */
@@ -39,7 +42,7 @@ export const TurningWalk = (props: TurningWalkProps) => {
       list.findIndex((s) => !walked.includes(s)),
     ),
   );
-  const [view, setView] = useState<"tyre" | "hub">("tyre");
+  const [view, setView] = useState<"tyre" | "hub">(props.tyreOn ? "hub" : "tyre");
   const [altered, setAltered] = useState<number | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [asking, setAsking] = useState(props.unsure ?? false);
@@ -163,7 +166,9 @@ export const TurningWalk = (props: TurningWalkProps) => {
                   </>
                 )}
               </div>
-              <p className="text-lg">Go a little past and come back: the spoke twists with its nipple.</p>
+              <p className="text-lg">
+                {props.tyreOn ? CAUTIONS.tyre : "Go a little past and come back: the spoke twists with its nipple."}
+              </p>
             </>
           )}
         </div>

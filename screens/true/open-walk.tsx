@@ -33,7 +33,7 @@ export const OpenWalk = (props: OpenWalkProps) => {
     walks.endWalk();
     router.refresh();
   };
-  const turning = { job, roundId: round.id, spokes, names, onEnd: endTurning };
+  const turning = { job, roundId: round.id, spokes, names, tyreOn: page.tyreOn, onEnd: endTurning };
   if (walks.walk === "read")
     return (
       <ReadingWalk
