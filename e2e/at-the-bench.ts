@@ -76,7 +76,7 @@ export const put = async (page: Page, id: string, figures: Readonly<Record<strin
 
 /** The questions of a sitting, where they are asked: tyre off, no play, up to tension where nobody read it. */
 export const sit = async (page: Page) => {
-  const off = page.getByLabel("entry").getByRole("button", { name: "off", exact: true });
+  const off = page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" });
   await expect(off.or(page.getByTestId("walk-spoke"))).toBeVisible();
   if (!(await off.isVisible())) return;
   await off.click();

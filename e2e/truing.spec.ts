@@ -216,7 +216,7 @@ test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns 
   for (let round = 1; round <= 5; round++) {
     await page.getByRole("button", { name: "the stand" }).click();
     if (round === 1) {
-      await page.getByLabel("entry").getByRole("button", { name: "off", exact: true }).click();
+      await page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" }).click();
       await page.getByLabel("entry").getByRole("button", { name: "no play felt" }).click();
     }
     await page.getByRole("button", { name: /turn the practice wheel/ }).click();
@@ -417,7 +417,7 @@ test("tyre on: hop at the rim's edge, arrows as seen from the hub, no nipple pas
   await page.goto(`/jobs/${id}/true`);
   await page.getByRole("button", { name: "read the wheel" }).click();
   const entry = page.getByLabel("entry");
-  await entry.getByRole("button", { name: "on", exact: true }).click();
+  await entry.getByRole("button", { name: "tyre on, in the machine" }).click();
   await asks(page, /thread known to be free/);
   await entry.locator("input").fill("1/4");
   await page.keyboard.press("Enter");

@@ -40,7 +40,7 @@ export const benchWay = (
   const spokes = [...Array(holes).keys()].map((i) => i + 1);
   const stuck = spokes.filter((s) => state(s) === "stuck");
   const slipped = spokes.filter((s) => state(s) === "slipped");
-  const tyreOn = taken["true.tyre"]?.typed === "on";
+  const tyreOn = taken["true.tyre"]?.typed.startsWith("on") ?? false;
   const free = taken["true.free"]?.value ?? UNKNOWN_FREE;
   const school = taken["true.school"]?.typed;
   const tight = taken["true.tight"]?.typed;

@@ -5,13 +5,15 @@ import type { Figure } from "./figure";
 export const SITTING_FIGURES: readonly Figure[] = [
   {
     name: "true.tyre",
-    label: "tyre",
-    how: "on: read the hop at the rim's edge; small corrections only, a spoke's end can come through the tape",
+    label: "tyre, and where the wheel turns",
+    how: "on: hop at the rim's edge, small corrections only. In the machine: secured on its stand, engine off, fingers clear of chain and brake",
     kind: "choice",
     picture: "dial",
     choices: [
-      { value: "off", label: "off" },
-      { value: "on", label: "on" },
+      { value: "off", label: "tyre off, on a stand" },
+      { value: "on", label: "tyre on, on a stand" },
+      { value: "off-machine", label: "tyre off, in the machine" },
+      { value: "on-machine", label: "tyre on, in the machine" },
     ],
   },
   {
@@ -21,7 +23,7 @@ export const SITTING_FIGURES: readonly Figure[] = [
     kind: "number",
     picture: "nipple",
     likely: [0, 6],
-    onlyIf: { figure: "true.tyre", is: ["on"] },
+    onlyIf: { figure: "true.tyre", is: ["on", "on-machine"] },
   },
   {
     name: "true.play",

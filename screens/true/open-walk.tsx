@@ -48,6 +48,7 @@ export const OpenWalk = (props: OpenWalkProps) => {
         offsetWays={page.offsetWays}
         offsetPart={round.offset === null ? (page.taken["true.offsetPart"]?.typed ?? null) : null}
         tyreOn={page.tyreOn}
+        inMachine={page.taken["true.tyre"]?.typed.endsWith("machine") ?? false}
         edges={props.edges}
         only={walks.only}
         before={before ? [...before.lateral, ...before.radial] : []}

@@ -27,6 +27,8 @@ interface ReadingWalkProps {
   /** The first of two lengths to the offset, where only that was taken. */
   readonly offsetPart: string | null;
   readonly tyreOn: boolean;
+  /** Turned in the machine, not on a stand. */
+  readonly inMachine: boolean;
   /** Side to side on both edges of the rim. */
   readonly edges: boolean;
   /** One place alone, instead of going round. */
@@ -63,7 +65,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     return Math.max(0, open);
   });
   const [dial, setDial, dialKept] = useDial();
-  const offset = useOffsetStop(props.jobId, round.id, props.offsetWays, props.offsetPart, names);
+  const offset = useOffsetStop(props.jobId, round.id, props.offsetWays, props.offsetPart, names, props.inMachine);
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
   const [lastTaken, setLastTaken] = useState<string | null>(null);

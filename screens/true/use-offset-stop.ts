@@ -29,8 +29,11 @@ export const useOffsetStop = (
   ways: readonly OffsetWay[],
   part: string | null,
   names: { readonly A: string; readonly B: string },
+  inMachine: boolean,
 ): OffsetStop => {
-  const [tool, setTool] = useOffsetTool();
+  const [kept, setTool, chosen] = useOffsetTool();
+  // In the machine its own arm is what there is to measure from.
+  const tool = !chosen && inMachine ? "frame" : kept;
   const way = ways.find((w) => w.key === tool) ?? ways[0];
   const [first, setFirst] = useState<number | null>(() => {
     const [round, key, value] = part?.split("|") ?? [];
