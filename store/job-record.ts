@@ -15,7 +15,7 @@ import { listMeasurements } from "./measurements";
 import { latestOrder, type Order } from "./orders";
 import { listPhotos, type Photo } from "./photos";
 import { listRounds, type Round } from "./rounds";
-import { latestSheet } from "./sheets";
+import { latestSheet, type StoredSheet } from "./sheets";
 import { type WheelTensions, wheelTensions } from "./wheel-tensions";
 
 /** Everything the screens of one job show. */
@@ -38,6 +38,8 @@ export interface JobRecord {
   readonly order: Order | null;
   readonly stages: ReturnType<typeof stageStates>;
   readonly signedBy: string | null;
+  /** As it was last handed over; null while it never was. */
+  readonly handedOver: StoredSheet | null;
 }
 
 const sameWheel = (a: unknown, b: unknown): boolean => {
@@ -136,5 +138,6 @@ export const jobRecord = async (id: string): Promise<JobRecord | null> => {
     order,
     stages: stageStates(progress),
     signedBy: sheet?.signedBy ?? null,
+    handedOver: sheet,
   };
 };

@@ -56,12 +56,15 @@ const Trace = ({ values, limit, label }: { values: readonly (number | null)[]; l
 export const HandBack = ({
   jobId,
   sheet,
+  changed,
   lines,
   answers,
   wheelId,
 }: {
   jobId: string;
   sheet: Sheet;
+  /** The record is no longer what was signed. */
+  changed: boolean;
   lines: readonly FinishLine[];
   answers: Readonly<Record<string, FinishAnswer>>;
   wheelId: string;
@@ -180,6 +183,11 @@ export const HandBack = ({
           </p>
         </LedgerPanel>
       </div>
+      {changed && tab === "sheet" && (
+        <p className="shrink-0 border-t border-grid px-4 py-2 text-lg" data-testid="changed">
+          As it was handed over. The record has changed since; signed again, it is handed over anew.
+        </p>
+      )}
       {message && !signing && (
         <p role="alert" className="shrink-0 border-t border-grid px-4 py-2 text-lg font-bold">
           {message}

@@ -7,22 +7,22 @@ import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/store/diary";
 import { jobFinish } from "@/store/job-finish";
 import { type JobRecord, jobRecord } from "@/store/job-record";
-import { jobSheet } from "@/store/job-sheet";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
+import { sheetOfJob } from "@/store/signed-sheet";
 
-/** While only this machine serves it, the code opens it here and nowhere else; the sheet says so. */
 const sheetOf = async (record: JobRecord) => {
   const settings = await readSettings();
-  return jobSheet(record, todayIn(settings.timeZone), settings, `/wheels/${record.job.wheelId}`);
+  return sheetOfJob(record, todayIn(settings.timeZone), settings);
 };
 const schema = z.object({ id: idSchema, signedBy: z.string().trim().min(1, { error: "a name is needed" }).max(200) });
 
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);
   if (!record) return new Response("There is no such job", { status: 404 });
-  const pdf = await sheetPdf(await sheetOf(record), new URL(request.url).origin);
+  // While only this machine serves it, the code opens it here and nowhere else; the sheet says so.
+  const pdf = await sheetPdf((await sheetOf(record)).sheet, new URL(request.url).origin);
   return new Response(Buffer.from(pdf), {
     headers: {
       "content-type": "application/pdf",
@@ -44,7 +44,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
       throw new BadInput("finish", `not signed: ${stops.map((l) => `${l.label} (${l.text})`).join("; ")}`);
     if (open.length > 0) throw new BadInput("finish", `not looked at yet: ${open.map((l) => l.label).join("; ")}`);
     const { recheckDays, timeZone } = await readSettings();
-    await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)), signedBy }, signedBy });
+    await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)).now, signedBy }, signedBy });
     await finishJob(id, recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null);
     await keepMinutes(id);
   });
