@@ -1,6 +1,7 @@
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 import { BadInput } from "@/core/wheel/bad-input";
 import { database } from "./database";
+import { markOfItsOwn } from "./marks";
 import { touchJob } from "./touch";
 
 /** Every table a job's record lies in, parents first; how its rows are found. */
@@ -151,8 +152,11 @@ export const previewArchive = async (archive: JobArchive): Promise<ArchivePrevie
     rows[name] = ids.length;
     if (ids.length > 0) held += (await database()(name).whereIn(key, ids).select(key)).length;
   }
+  const wheel = archive.tables.wheels[0];
+  const mark = String(wheel.mark ?? "");
   return {
-    mark: String(archive.tables.wheels[0]?.mark ?? ""),
+    mark,
+    markHere: await markOfItsOwn(database(), mark, String(wheel.id)),
     customer: String(archive.tables.customers[0]?.name ?? ""),
     rows,
     held,
@@ -172,6 +176,7 @@ export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> 
             .filter(([k]) => Object.hasOwn(known, k))
             .map(([k, v]) => [k, stored(name, k, v)]),
         );
+        if (name === "wheels") values.mark = preview.markHere;
         if (name === "photos")
           for (const part of PHOTO_BYTES) {
             const bytes = archive.files[`photos/${String(row.id)}-${part}`];

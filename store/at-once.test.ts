@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
-import { readArchive, takeArchive } from "./archive";
+import { previewArchive, readArchive, takeArchive } from "./archive";
 import { database } from "./database";
 import { changeJob, findJob, openJob } from "./jobs";
 import { addMeasurement } from "./measurements";
@@ -59,6 +59,18 @@ test("a mark that was here is told with whose it is; once more, and the visit jo
   // Its own mark, written another way, is no other wheel's.
   const same = await changeJob(other.id, other.version, { mark: "q-8" });
   expect(same).toMatchObject({ mark: "q-8", wheelId: other.wheelId });
+});
+
+test("a job of another shop whose mark is a wheel's here comes in under one of its own, and is told so before", async () => {
+  const theirs = await openJob({ id: id(), kind: "rebuild", mark: "Z-1", customer: "Theirs" });
+  const archive = await readArchive(theirs.id);
+  await database()("jobs").where({ id: theirs.id }).delete();
+  await database()("wheels").where({ id: theirs.wheelId }).delete();
+  await openJob({ id: id(), kind: "rebuild", mark: "z-1", customer: "Ours" });
+  await openJob({ id: id(), kind: "rebuild", mark: "Z-1 (2)", customer: "Ours" });
+  expect(await previewArchive(archive)).toMatchObject({ mark: "Z-1", markHere: "Z-1 (3)", customer: "Theirs" });
+  for (let twice = 0; twice < 2; twice++) await takeArchive(archive);
+  expect(await findJob(theirs.id)).toMatchObject({ mark: "Z-1 (3)", customer: "Theirs" });
 });
 
 test("whatever comes twice at once stands once", async () => {

@@ -16,11 +16,11 @@ export const nextMark = async (trx: Knex.Transaction): Promise<string> => {
 
 /** Another wheel that is known by this mark already, however it is written; null for none. */
 export const otherWheelMarked = async (
-  trx: Knex.Transaction,
+  db: Knex | Knex.Transaction,
   mark: string,
   wheelId: string,
 ): Promise<{ readonly id: string; readonly told: string } | null> => {
-  const other = await trx("wheels")
+  const other = await db("wheels")
     .join("customers", "customers.id", "wheels.customer_id")
     .where({ mark })
     .whereNot("wheels.id", wheelId)
@@ -30,6 +30,14 @@ export const otherWheelMarked = async (
     id: other.id,
     told: [other.machine || "a wheel", other.name && `of ${other.name}`].filter(Boolean).join(" "),
   };
+};
+
+/** The mark itself, or with the first number behind it that makes it no other wheel's: `H-014 (2)`. */
+export const markOfItsOwn = async (db: Knex | Knex.Transaction, mark: string, wheelId: string): Promise<string> => {
+  for (let n = 1; ; n++) {
+    const own = n === 1 ? mark : `${mark.slice(0, 54)} (${n})`;
+    if (!(await otherWheelMarked(db, own, wheelId))) return own;
+  }
 };
 
 export const markIsTaken = (mark: string, told: string): BadInput =>

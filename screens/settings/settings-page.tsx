@@ -273,6 +273,8 @@ export const SettingsPage = ({ settings, gauges }: { settings: Settings; gauges:
                   .map(([t, n]) => `${n} ${t}`)
                   .join(", ")}
                 .
+                {archive.preview.markHere !== archive.preview.mark &&
+                  ` ${archive.preview.mark} is another wheel's here: this one comes in as ${archive.preview.markHere}.`}
                 {archive.preview.held > 0
                   ? ` ${archive.preview.held} of these are here already and stay as they are.`
                   : ""}
