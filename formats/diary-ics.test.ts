@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import ICAL from "ical.js";
 import { describe, expect, test } from "vitest";
 import { benchMoment, diaryIcs } from "./diary-ics";
@@ -34,6 +35,54 @@ describe("the diary as iCalendar", () => {
       expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
       for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
     }
+  });
+  test("whatever wheels and customers are called it is read back; a wheel's events keep their names when another's plan changes", () => {
+    const name = fc.oneof(
+      fc.string({ unit: "binary", maxLength: 120 }),
+      fc.constantFrom("a;b,c\\n\nd", "BEGIN:VEVENT", "\r\nX:1"),
+    );
+    const slot = fc.record({
+      id: fc.constantFrom("one", "two", "three"),
+      day: fc.integer({ min: 0, max: 400 }),
+      from: fc.integer({ min: 0, max: 1300 }),
+      title: name,
+    });
+    fc.assert(
+      fc.property(
+        fc.array(slot, { maxLength: 12 }),
+        fc.constantFrom("Europe/Berlin", "Pacific/Auckland", "UTC"),
+        (given, timeZone) => {
+          const eventsOf = (slots: typeof given) => {
+            const text = diaryIcs({
+              today: "2026-11-25",
+              timeZone,
+              slots: slots.map((s) => ({ ...s, to: s.from + 90 })),
+              days: [],
+            });
+            return new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((e) => new ICAL.Event(e));
+          };
+          const events = eventsOf(given);
+          expect(events).toHaveLength(given.length);
+          expect(new Set(events.map((e) => e.uid)).size).toBe(given.length);
+          events.forEach((e, i) => {
+            expect(e.duration.toSeconds()).toBe(90 * 60);
+            const at = benchMoment("2026-11-25", given[i].day, given[i].from, timeZone);
+            expect(e.startDate.toJSDate().getTime()).toBe(at.getTime());
+            // Line ends may come back as another kind; nothing else may.
+            const plain = (text: string) =>
+              text
+                .replace(/[\r\n\u2028\u2029\u0085]+/g, " ")
+                .replace(/\p{Cc}/gu, "")
+                .trim();
+            expect(plain(e.summary ?? "")).toBe(plain(given[i].title));
+          });
+          const only = eventsOf(given.filter((s) => s.id === "two"));
+          const mine = events.filter((_, i) => given[i].id === "two");
+          expect(only.map((e) => e.uid)).toEqual(mine.map((e) => e.uid));
+        },
+      ),
+      { numRuns: 150 },
+    );
   });
   test("a moment inside the hour that does not exist falls after it", () => {
     expect(benchMoment("2027-03-28", 0, 150, "Europe/Berlin").toISOString()).toBe("2027-03-28T01:30:00.000Z");

@@ -22,13 +22,18 @@ export const benchMoment = (today: string, day: number, minutes: number, timeZon
 /** The diary as iCalendar (RFC 5545): bench time as planned, promises and re-checks as whole days. */
 export const diaryIcs = (diary: DiaryEvents): string => {
   const calendar = ical({ name: "Tall Compass bench", prodId: "//tall-compass//bench//EN" });
-  for (const [i, s] of diary.slots.entries())
+  // Numbered within its own wheel: another wheel's plan that changes must not make these events new ones.
+  const so = new Map<string, number>();
+  for (const s of diary.slots) {
+    const nth = so.get(s.id) ?? 0;
+    so.set(s.id, nth + 1);
     calendar.createEvent({
-      id: `${s.id}-${i}@tall-compass`,
+      id: `${s.id}-${nth}@tall-compass`,
       start: benchMoment(diary.today, s.day, s.from, diary.timeZone),
       end: benchMoment(diary.today, s.day, s.to, diary.timeZone),
       summary: s.title,
     });
+  }
   for (const d of diary.days)
     calendar.createEvent({
       id: `${d.id}@tall-compass`,
