@@ -1,5 +1,6 @@
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
+import { once } from "node:events";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
@@ -32,13 +33,14 @@ const sources = (): string => {
 };
 
 /** Production build, left alone when nothing it is made of has changed. */
-export const buildIfChanged = (): void => {
+export const buildIfChanged = async (): Promise<void> => {
   const wanted = sources();
   if (existsSync(STAMP) && readFileSync(STAMP, "utf8") === wanted) return;
-  const result = spawnSync("node_modules/.bin/next", ["build"], {
+  const build = spawn("node_modules/.bin/next", ["build"], {
     stdio: ["ignore", "inherit", "inherit"],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
   });
-  if (result.status !== 0) throw new Error("the build failed; its messages stand above");
+  const [status] = await once(build, "exit");
+  if (status !== 0) throw new Error("the build failed; its messages stand above");
   writeFileSync(STAMP, wanted);
 };

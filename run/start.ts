@@ -32,7 +32,7 @@ const main = async (): Promise<void> => {
     await migrate(database());
     await loadDemoOnce();
     await database().destroy();
-    buildIfChanged();
+    await buildIfChanged();
   } catch (error) {
     await stopDatabase();
     throw error;

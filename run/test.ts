@@ -63,13 +63,16 @@ const main = async (): Promise<void> => {
     await migrate(database());
     // Before anything else is stored: the demo is only loaded into an empty record.
     await loadDemoOnce();
+    // The build has the second processor meanwhile.
+    const built = buildIfChanged().catch((wrong: unknown) => wrong);
     const unit = step("unit tests", bin("vitest"), ["run"], env);
     count("unit tests", unit, UNIT, (r: { numPassedTests: number; numFailedTests: number }) => [
       r.numPassedTests,
       r.numFailedTests,
     ]);
     await database().destroy();
-    buildIfChanged();
+    const wrong = await built;
+    if (wrong) throw wrong;
     check("types", bin("tsc"), ["--noEmit"]);
     const web = spawn(bin("next"), ["start", "-H", "127.0.0.1", "-p", String(port)], {
       stdio: ["ignore", "ignore", "inherit"],
