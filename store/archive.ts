@@ -3,6 +3,7 @@ import { BadInput } from "@/core/wheel/bad-input";
 import { database } from "./database";
 import { markOfItsOwn } from "./marks";
 import { touchJob } from "./touch";
+import { numberVisits } from "./visits";
 
 /** Every table a job's record lies in, parents first; how its rows are found. */
 const TABLES = [
@@ -188,6 +189,7 @@ export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> 
         await trx(name).insert(values).onConflict(key).merge([key]);
       }
     }
+    await numberVisits(trx, String(archive.tables.wheels[0].id));
   });
   const job = archive.tables.jobs[0];
   if (job) await touchJob(String(job.id));

@@ -56,6 +56,9 @@ test("a mark that was here is told with whose it is; once more, and the visit jo
   expect([await rows("jobs", { wheel_id: other.wheelId }), await rows("jobs", { wheel_id: old.wheelId })]).toEqual([
     1, 3,
   ]);
+  const visits = async (wheelId: string) =>
+    (await database()("jobs").where({ wheel_id: wheelId }).pluck("visit")).sort((a: number, b: number) => a - b);
+  expect([await visits(old.wheelId), await visits(other.wheelId)]).toEqual([[1, 2, 3], [1]]);
   // Its own mark, written another way, is no other wheel's.
   const same = await changeJob(other.id, other.version, { mark: "q-8" });
   expect(same).toMatchObject({ mark: "q-8", wheelId: other.wheelId });

@@ -2,6 +2,7 @@ import type { JobKind } from "@/core/wheel/stages";
 import { database } from "./database";
 import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
+import { numberVisits } from "./visits";
 
 export type ToleranceName = "service" | "shop" | "show" | "race" | "own";
 
@@ -130,7 +131,7 @@ export const openJob = async (
         side_b: before?.side_b ?? "other side",
         ...columns(job),
       });
-      return;
+      return numberVisits(trx, job.wheelId);
     }
     const customerId = crypto.randomUUID();
     const wheelId = crypto.randomUUID();

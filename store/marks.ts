@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import { BadInput } from "@/core/wheel/bad-input";
+import { numberVisits } from "./visits";
 
 /** Whoever else wants this waits until the transaction ends. */
 export const lockMarks = (trx: Knex.Transaction) => trx("marks_given").forUpdate().first();
@@ -49,7 +50,8 @@ export const markIsTaken = (mark: string, told: string): BadInput =>
 /** This visit is one of that wheel; a wheel and a customer made for it alone go. */
 export const joinWheel = async (trx: Knex.Transaction, jobId: string, from: string, to: string): Promise<void> => {
   await trx("jobs").where({ id: jobId }).update({ wheel_id: to });
-  if (await trx("jobs").where({ wheel_id: from }).first("id")) return;
+  await numberVisits(trx, to);
+  if (await trx("jobs").where({ wheel_id: from }).first("id")) return numberVisits(trx, from);
   const { customer_id } = await trx("wheels").where({ id: from }).first("customer_id");
   await trx("wheels").where({ id: from }).delete();
   if (!(await trx("wheels").where({ customer_id }).first("id")))

@@ -9,6 +9,7 @@ import * as practice from "./migrations/practice";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
 import * as truing from "./migrations/truing";
+import * as visits from "./migrations/visits";
 
 const migrations: Record<string, Knex.Migration> = {
   "001-first-house": firstHouse,
@@ -21,6 +22,7 @@ const migrations: Record<string, Knex.Migration> = {
   "008-away": away,
   "009-practice": practice,
   "010-marks": marks,
+  "011-visits": visits,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

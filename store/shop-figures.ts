@@ -7,36 +7,37 @@ import { json } from "./json-column";
 /** Wheels looked into for how true they left and how long they took; the newest. */
 const NEWEST = 60;
 
-/** Jobs by the month of one of their days; an index alone answers it. */
+/** Jobs by the months told of, of one of their days; an index alone answers it. */
 const byMonth = async (
   column: "created_at" | "finished_at",
-  since: Date,
+  months: readonly string[],
   kind: { readonly kind?: JobKind } = {},
 ): Promise<Map<string, number>> => {
   const db = database();
-  const rows = await db("jobs")
-    .where(kind)
-    .where(column, ">=", since)
-    .select(db.raw("extract(year_month from ??) as month, count(*) as number", [column]))
-    .groupBy("month");
-  return new Map(rows.map((r) => [`${Math.floor(r.month / 100)}-${String(r.month % 100).padStart(2, "0")}`, r.number]));
+  // Counted month by month: put together by the database they would go through a table of their own.
+  const counts = months.map((month) => {
+    const first = new Date(`${month}-01T00:00:00Z`);
+    const next = new Date(Date.UTC(first.getUTCFullYear(), first.getUTCMonth() + 1, 1));
+    return db("jobs")
+      .where(kind)
+      .where(column, ">=", first)
+      .where(column, "<", next)
+      .select(db.raw("? as month, count(*) as number", [month]));
+  });
+  const rows: { month: string; number: number }[] = await db.unionAll(counts, true);
+  return new Map(rows.map((r) => [r.month, Number(r.number)]));
 };
 
 /** Wheels that came since that day and had been here before. */
 const seenAgain = async (since: Date): Promise<string[]> => {
-  const rows = await database()("jobs as now")
-    .join("jobs as before", (on) =>
-      on.on("before.wheel_id", "now.wheel_id").andOn("before.created_at", "<", "now.created_at"),
-    )
-    .where("now.created_at", ">=", since)
-    .distinct("now.wheel_id");
-  return rows.map((r) => String(r.wheel_id));
+  const ids = await database()("jobs").where("created_at", ">=", since).where("visit", ">", 1).pluck("wheel_id");
+  return [...new Set(ids.map(String))];
 };
 
 /** The shop's own figures of the last twelve months. @param today `2026-11-23` */
 export const readShopFigures = async (today: string): Promise<ShopFigures> => {
   const db = database();
-  const since = new Date(`${monthsTold(today)[0]}-01T00:00:00Z`);
+  const months = monthsTold(today);
   const day = (column: string, as: string) => db.raw("date_format(??, '%Y-%m-%d') as ??", [column, as]);
   const wheelAndDays = () =>
     db("jobs")
@@ -44,10 +45,10 @@ export const readShopFigures = async (today: string): Promise<ShopFigures> => {
       .select("jobs.id as jobId", "jobs.wheel_id as wheelId", "jobs.kind", "wheels.mark", "wheels.machine")
       .select(day("jobs.created_at", "opened"), day("jobs.finished_at", "finished"));
   const [opened, learntOn, handedBack, again, last] = await Promise.all([
-    byMonth("created_at", since),
-    byMonth("created_at", since, { kind: "practice" }),
-    byMonth("finished_at", since),
-    seenAgain(since),
+    byMonth("created_at", months),
+    byMonth("created_at", months, { kind: "practice" }),
+    byMonth("finished_at", months),
+    seenAgain(new Date(`${months[0]}-01T00:00:00Z`)),
     wheelAndDays().select("jobs.minutes").whereNotNull("finished_at").orderBy("finished_at", "desc").limit(NEWEST),
   ]);
   const takenIn = new Map([...opened].map(([month, n]) => [month, n - (learntOn.get(month) ?? 0)]));
