@@ -4,7 +4,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
   test: {
-    include: ["{app,core,store,devices,formats,cli,screens,demo}/**/*.test.{ts,tsx}"],
+    include: ["{app,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
     testTimeout: 180_000,
     reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],
   },

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { readSettings } from "@/store/settings";
 import "./globals.css";
-import { LateLetters } from "@/screens/parts/late-letters";
+import { Kept } from "@/screens/parts/kept/query-client";
 
 /** The shop's looks and sounds; a record that cannot be reached must not keep a page from being shown. */
 const looksOf = async () => {
@@ -27,8 +27,7 @@ const Layout = async ({ children }: { children: ReactNode }) => {
         <script src="/early-taps.js" />
       </head>
       <body>
-        <LateLetters />
-        {children}
+        <Kept>{children}</Kept>
       </body>
     </html>
   );

@@ -1,5 +1,5 @@
+import { rowsOf } from "@/record/job-rows";
 import { JobsList } from "@/screens/jobs/jobs-list";
-import { rowsOf } from "@/store/job-rows";
 import { benchRows, practiceRows } from "@/store/jobs";
 
 export const dynamic = "force-dynamic";

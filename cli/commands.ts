@@ -7,7 +7,7 @@ import { spokeKinds } from "@/core/spoke/kinds";
 import { noteAnswer, readNote } from "@/core/tension/note";
 import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
-import { withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/saying/explain";
 import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
 import { readWheel } from "@/core/wheel/wheel-file";

@@ -1,18 +1,19 @@
 import { advise } from "@/core/truing/advise";
+import { jobTolerance } from "@/core/truing/bench-way";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
-import { toleranceOf } from "@/store/bench-way";
+import { jobRecord } from "@/record/job-record";
+import { orderNow } from "@/record/order";
+import { jobSheet } from "@/record/sheet";
+import { addAct } from "@/store/acts";
+import { backdate, isEmptyRecord, wheelMarked } from "@/store/backdate";
 import { saveBuild } from "@/store/builds";
-import { database } from "@/store/database";
 import { saveGaugeTable } from "@/store/gauge-tables";
-import { orderNow } from "@/store/job-order";
-import { jobRecord } from "@/store/job-record";
-import { jobSheet } from "@/store/job-sheet";
 import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { addOrder } from "@/store/orders";
 import { savePracticeWheel } from "@/store/practice-wheels";
-import { addReading, addTurn, markDestressed, openRound, saveAdvice } from "@/store/rounds";
+import { addReadings, addTurn, markDestressed, openRound, saveAdvice } from "@/store/rounds";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
@@ -22,7 +23,7 @@ const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_
 
 /** Loads the invented workshop into an empty database; leaves any other alone. */
 export const loadDemoOnce = async (): Promise<void> => {
-  if (await database()("jobs").first()) return;
+  if (!(await isEmptyRecord())) return;
   for (const { held, ...drawer } of DEMO_STOCK) {
     const id = crypto.randomUUID();
     await saveStock({ id, pitch: null, ...drawer });
@@ -34,10 +35,23 @@ export const loadDemoOnce = async (): Promise<void> => {
 
 const loadJob = async (demo: DemoJob): Promise<void> => {
   const id = crypto.randomUUID();
-  const { kind, figures, rounds, settled, ordered, later, signedBy, promisedIn, waitingSinceIn, past, again, ...rest } =
-    demo;
-  const wheel = again ? await database()("wheels").where({ mark: demo.mark }).first("id") : null;
-  const job = await openJob({ id, kind, ...rest, ...(wheel ? { wheelId: wheel.id } : {}) });
+  const {
+    kind,
+    figures,
+    laced,
+    rounds,
+    settled,
+    ordered,
+    later,
+    signedBy,
+    promisedIn,
+    waitingSinceIn,
+    past,
+    again,
+    ...rest
+  } = demo;
+  const wheelId = again ? await wheelMarked(demo.mark) : null;
+  const job = await openJob({ id, kind, ...rest, ...(wheelId ? { wheelId } : {}) });
   await changeJob(id, job.version, {
     ...rest,
     promised: day(promisedIn),
@@ -59,6 +73,8 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
       });
   };
   await take(figures);
+  if (laced !== undefined)
+    await addAct(id, { id: crypto.randomUUID(), act: { what: "laced-so-far", steps: laced }, who: "" });
   if (settled) {
     const record = await jobRecord(id);
     if (record?.build.wheel)
@@ -84,30 +100,7 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
       });
     await finishJob(id, past ? null : day(30));
   }
-  if (past) await putBack(id, past);
-};
-
-/** What was just stored, as it would stand had it been done then. */
-const putBack = async (jobId: string, past: NonNullable<DemoJob["past"]>): Promise<void> => {
-  const db = database();
-  const earlier = (days: number) => db.raw("created_at - interval ? day", [days]);
-  const rounds = db("rounds").where({ job_id: jobId }).select("id");
-  for (const table of ["measurements", "builds", "rounds", "sheets"])
-    await db(table)
-      .where({ job_id: jobId })
-      .update({ created_at: earlier(past.daysAgo) });
-  for (const table of ["readings", "turns"])
-    await db(table)
-      .whereIn("round_id", rounds)
-      .update({ created_at: earlier(past.daysAgo) });
-  await db("jobs")
-    .where({ id: jobId })
-    .update({
-      created_at: earlier(past.daysAgo + past.stayed),
-      finished_at: new Date(Date.now() - past.daysAgo * 86_400_000),
-      minutes: JSON.stringify(past.minutes),
-      stages_fresh: false,
-    });
+  if (past) await backdate(id, past);
 };
 
 /** Rounds of truing on a simulated wheel: what is stored is what its dial and gauge said. */
@@ -128,7 +121,7 @@ const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>
   }[] = [];
   for (let r = 0; r < count; r++) {
     const roundId = crypto.randomUUID();
-    await openRound(jobId, roundId);
+    await openRound(jobId, { id: roundId });
     const hundredth = (x: number) => Math.round(x * 100) / 100;
     const readings = {
       lateral: all.map((s) => hundredth(stand.readLateral(s))),
@@ -137,7 +130,12 @@ const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>
       offset: hundredth(stand.readOffset()),
     };
     const put = (what: "lateral" | "radial" | "tension" | "offset", spoke: number, value: number) =>
-      addReading(roundId, { id: crypto.randomUUID(), what, spoke, value, typed: String(value), doubtful: false });
+      addReadings(roundId, [
+        {
+          ...{ id: crypto.randomUUID(), what, spoke, value, typed: String(value), doubtful: false },
+          ...{ instrument: what === "tension" ? "gauge" : "stand", method: what === "offset" ? "direct" : "at-place" },
+        },
+      ]);
     await put("offset", 0, readings.offset);
     for (const s of all) {
       await put("lateral", s, readings.lateral[s - 1]);
@@ -147,7 +145,7 @@ const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>
     const advice = advise({
       wheel,
       readings,
-      tolerance: toleranceOf(job.tolerance, record.taken),
+      tolerance: jobTolerance(job.tolerance, record.taken),
       stage: 1,
       nipple: { step: 1 / 16, most: 1 },
       history,

@@ -1,5 +1,6 @@
+import type { ToleranceName } from "@/core/runout/tolerance";
 import type { JobKind } from "@/core/wheel/stages";
-import type { ToleranceName } from "@/store/jobs";
+import type { Past } from "@/store/backdate";
 
 /** One wheel of the invented workshop. */
 export interface DemoJob {
@@ -17,6 +18,8 @@ export interface DemoJob {
   readonly waitingFor?: string;
   readonly waitingSinceIn?: number;
   readonly figures: Readonly<Record<string, number | string>>;
+  /** Steps of the lacing walk that are behind. */
+  readonly laced?: number;
   readonly settled?: boolean;
   /** Spokes ordered as measured. */
   readonly ordered?: boolean;
@@ -33,11 +36,7 @@ export interface DemoJob {
   };
   readonly signedBy?: string;
   /** Handed back so many days ago after so many here, with the bench minutes of each stage. */
-  readonly past?: {
-    readonly daysAgo: number;
-    readonly stayed: number;
-    readonly minutes: Readonly<Record<string, number>>;
-  };
+  readonly past?: Past;
   /** The same wheel was here before; its mark, customer and machine stand. */
   readonly again?: boolean;
 }
@@ -132,7 +131,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     sideB: "sprocket side",
     tolerance: "race",
     promisedIn: 2,
-    figures: { ...asFound, ...lookedOver, ...fullWidth40, "rim.size": "18", "hub.kind": "full-width", "lace.last": 44 },
+    figures: { ...asFound, ...lookedOver, ...fullWidth40, "rim.size": "18", "hub.kind": "full-width" },
+    laced: 44,
     settled: true,
     rounds: { seed: 5, count: 3, leaveTurns: true },
   },
@@ -156,8 +156,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
       "hub.kind": "single-sided",
       "rim.insideDiameter": 458,
       "rim.reach": 6.2,
-      "lace.last": 14,
     },
+    laced: 14,
     settled: true,
     ordered: true,
   },
@@ -248,7 +248,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     sideB: "sprocket side",
     tolerance: "shop",
     promisedIn: -4,
-    figures: { ...asFound, ...fullWidth40, "rim.outsideDiameter": 490, "lace.last": 44 },
+    figures: { ...asFound, ...fullWidth40, "rim.outsideDiameter": 490 },
+    laced: 44,
     settled: true,
     rounds: { seed: 11, count: 4, leaveTurns: true },
     signedBy: "T. Compass",
@@ -285,7 +286,8 @@ const rebuilt = (
   sideB: "sprocket side",
   tolerance: "shop",
   promisedIn: -(past?.daysAgo ?? 0),
-  figures: { ...asFound, ...fullWidth40, "lace.last": 44 },
+  figures: { ...asFound, ...fullWidth40 },
+  laced: 44,
   settled: true,
   rounds: { seed, count: 3, leaveTurns: true, bend },
   signedBy: "T. Compass",
@@ -317,7 +319,8 @@ export const DEMO_PAST: readonly DemoJob[] = [
     }),
     kind: "true-only",
     wanted: "wobbles since a fall",
-    figures: { ...asFound, ...fullWidth40, "found.lateral": 0.8, "found.radial": 0.3, "lace.last": 44 },
+    figures: { ...asFound, ...fullWidth40, "found.lateral": 0.8, "found.radial": 0.3 },
+    laced: 44,
     // The same rim, weld and all.
     rounds: { seed: 42, count: 3, leaveTurns: true, bend: 0.5, fallen: true },
     again: true,

@@ -121,3 +121,18 @@ export const onTheStand = async (page: Page, seed: number, start: "fresh" | "buc
   const wheel = readWheel(await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json());
   return { id, stand: new StandInWheel(wheel, hiddenWheel(seed, start)) };
 };
+
+/** What the browser still keeps to be sent, or was refused. */
+export const lettersLeft = (page: Page): Promise<unknown[]> =>
+  page.evaluate(
+    () =>
+      new Promise<unknown[]>((done, fail) => {
+        const open = indexedDB.open("tall-compass", 1);
+        open.onerror = () => fail(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction("letters").objectStore("letters").getAll();
+          all.onerror = () => fail(all.error);
+          all.onsuccess = () => done(all.result);
+        };
+      }),
+  );

@@ -1,10 +1,11 @@
 import { chromium } from "@playwright/test";
+import { environment } from "@/store/environment";
 
 /**
  * `npm run bench:drag` beside a running `./start` with the demo: drags nipple after nipple on the unrolled rim of a wheel
  * under advice and prints how long the browser's own frames were meanwhile, with nothing dragged beside it.
  */
-const at = process.env.TALL_COMPASS_URL ?? "http://127.0.0.1:3210";
+const at = environment().TALL_COMPASS_URL;
 const SECONDS = 4;
 
 const browser = await chromium.launch({

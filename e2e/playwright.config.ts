@@ -1,6 +1,7 @@
 import { defineConfig } from "@playwright/test";
+import { environment } from "../store/environment";
 
-const baseURL = process.env.TALL_COMPASS_URL ?? "http://127.0.0.1:3210";
+const baseURL = environment().TALL_COMPASS_URL;
 
 export default defineConfig({
   testDir: ".",

@@ -8,14 +8,19 @@ test("two tablets: different lines both succeed, the same line shows both and as
   await request.post("/api/jobs", { data: { id, kind: "rebuild" } });
   const [one, two] = await Promise.all([browser.newPage(), browser.newPage()]);
   await Promise.all([one.goto(`/jobs/${id}/book-in`), two.goto(`/jobs/${id}/book-in`)]);
-  const type = async (page: typeof one, label: RegExp, text: string) => {
+  const takeUp = async (page: typeof one, label: RegExp, text: string) => {
     await page.getByRole("button", { name: label }).first().click();
     await page.getByLabel("entry").locator("input").fill(text);
+  };
+  const type = async (page: typeof one, label: RegExp, text: string) => {
+    await takeUp(page, label, text);
     await page.keyboard.press("Enter");
   };
+  // Taken up on both before either is done: what one puts down then stands on the other within a second, unseen by its hand.
+  await takeUp(two, /^customer/, "From the second");
   await type(one, /^customer/, "From the first");
   await expect(one.getByRole("button", { name: /^customer From the first/ })).toBeVisible();
-  await type(two, /^customer/, "From the second");
+  await two.keyboard.press("Enter");
   await expect(two.getByRole("alert").first()).toBeVisible();
   await expect(two.getByRole("button", { name: "there: From the first" })).toBeVisible();
   await two.getByRole("button", { name: "here: From the second" }).click();
@@ -23,9 +28,10 @@ test("two tablets: different lines both succeed, the same line shows both and as
 
   // One dimension taken on both: both values are shown on both, and one is chosen.
   await Promise.all([one.goto(`/jobs/${id}/measure`), two.goto(`/jobs/${id}/measure`)]);
+  await takeUp(two, /^rim height:/, "29");
   await type(one, /^rim height:/, "31");
   await expect(one.getByRole("button", { name: "rim height: 31" })).toBeVisible();
-  await type(two, /^rim height:/, "29");
+  await two.keyboard.press("Enter");
   await expect(two.getByRole("alert").first()).toContainText("Which is right?");
   await one.reload();
   await expect(one.getByText(/taken twice at once: 31 and 29/)).toBeVisible();

@@ -8,6 +8,7 @@ const BUILT_FROM = [
   "app",
   "screens",
   "core",
+  "record",
   "store",
   "devices",
   "formats",

@@ -4,7 +4,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync }
 import { createServer } from "node:net";
 import { userInfo } from "node:os";
 import { join, resolve } from "node:path";
-import { openDatabase } from "@/store/database";
+import { databaseAnswers } from "@/store/answers";
 
 export interface DatabaseServer {
   readonly url: string;
@@ -113,11 +113,10 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
       server.once("exit", () => resolve());
       server.kill("SIGTERM");
     });
-  const knex = openDatabase(url);
   const until = Date.now() + 60_000;
   for (;;) {
     try {
-      await knex.raw("select 1");
+      await databaseAnswers(url);
       break;
     } catch (error) {
       if (server.exitCode !== null || Date.now() > until) {
@@ -129,7 +128,6 @@ export const startDatabase = async (where: string): Promise<DatabaseServer> => {
       await new Promise((r) => setTimeout(r, 150));
     }
   }
-  await knex.destroy();
   rmSync(first, { force: true });
   // For those who come while it runs: a backup must not start a second server on the same folder.
   writeFileSync(join(folder, "url"), url, { mode: 0o600 });
@@ -141,13 +139,10 @@ export const runningDatabase = async (folder: string): Promise<string | null> =>
   const file = join(folder, "url");
   if (!existsSync(file)) return null;
   const url = readFileSync(file, "utf8").trim();
-  const knex = openDatabase(url);
   try {
-    await knex.raw("select 1");
+    await databaseAnswers(url);
     return url;
   } catch {
     return null;
-  } finally {
-    await knex.destroy();
   }
 };

@@ -1,25 +1,29 @@
 import { spawn, spawnSync } from "node:child_process";
+import { once } from "node:events";
 import { existsSync, readFileSync, rmSync } from "node:fs";
-import { loadDemoOnce } from "@/demo/load";
-import { database } from "@/store/database";
-import { migrate } from "@/store/migrate";
+import { browserTests } from "./browser-tests";
 import { buildIfChanged } from "./build";
-import { freePort, startDatabase } from "./database-server";
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 let passed = 0;
 let failed = 0;
 
-const step = (
-  name: string,
-  command: string,
-  args: readonly string[],
-  env: NodeJS.ProcessEnv = process.env,
-): boolean => {
-  console.log(`\n== ${name}`);
-  const { status } = spawnSync(command, args, { stdio: ["ignore", "inherit", "inherit"], env });
+const said = (name: string, status: number | null): boolean => {
   if (status !== 0) console.log(`== ${name}: failed`);
   return status === 0;
+};
+
+/** A step that has the machine to itself. */
+const step = (name: string, command: string, args: readonly string[]): boolean => {
+  console.log(`\n== ${name}`);
+  return said(name, spawnSync(command, args, { stdio: ["ignore", "inherit", "inherit"] }).status);
+};
+
+/** One that something else runs beside. */
+const stepBeside = async (name: string, command: string, args: readonly string[]): Promise<boolean> => {
+  console.log(`\n== ${name}`);
+  const [status] = await once(spawn(command, args, { stdio: ["ignore", "inherit", "inherit"] }), "exit");
+  return said(name, status);
 };
 
 /** A check that is no test of its own counts only when it fails. */
@@ -46,56 +50,24 @@ const count = (name: string, ok: boolean, file: string, read: (report: never) =>
 const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
   rmSync(BROWSER, { force: true });
-  // The linter also holds the arrows between folders (biome.json, overrides).
+  // The linter also holds the arrows between folders (run/arrows.ts).
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
-  const folder = ".test-output/data";
-  rmSync(folder, { recursive: true, force: true });
-  const server = await startDatabase(folder);
-  const port = await freePort();
-  const env = {
-    ...process.env,
-    DATABASE_URL: server.url,
-    NEXT_TELEMETRY_DISABLED: "1",
-    TALL_COMPASS_URL: `http://127.0.0.1:${port}`,
-  };
-  process.env.DATABASE_URL = server.url;
-  try {
-    await migrate(database());
-    // Before anything else is stored: the demo is only loaded into an empty record.
-    await loadDemoOnce();
-    // The build has the second processor meanwhile.
-    const built = buildIfChanged().catch((wrong: unknown) => wrong);
-    const unit = step("unit tests", bin("vitest"), ["run"], env);
-    count("unit tests", unit, UNIT, (r: { numPassedTests: number; numFailedTests: number }) => [
-      r.numPassedTests,
-      r.numFailedTests,
-    ]);
-    await database().destroy();
-    const wrong = await built;
-    if (wrong) throw wrong;
-    check("types", bin("tsc"), ["--noEmit"]);
-    const web = spawn(bin("next"), ["start", "-H", "127.0.0.1", "-p", String(port)], {
-      stdio: ["ignore", "ignore", "inherit"],
-      env,
-      detached: true,
-    });
-    try {
-      const browser = step("browser tests", bin("playwright"), ["test", "--config", "e2e/playwright.config.ts"], env);
-      count(
-        "browser tests",
-        browser,
-        BROWSER,
-        (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
-          r.stats.expected,
-          r.stats.unexpected + r.stats.flaky,
-        ],
-      );
-    } finally {
-      if (web.pid) process.kill(-web.pid, "SIGTERM");
-    }
-  } finally {
-    await server.stop();
-  }
+  // The build has the second processor meanwhile.
+  const built = buildIfChanged().catch((wrong: unknown) => wrong);
+  const unit = await stepBeside("unit tests", bin("vitest"), ["run"]);
+  count("unit tests", unit, UNIT, (r: { numPassedTests: number; numFailedTests: number }) => [
+    r.numPassedTests,
+    r.numFailedTests,
+  ]);
+  const wrong = await built;
+  if (wrong) throw wrong;
+  check("types", bin("tsc"), ["--noEmit"]);
+  console.log("\n== browser tests");
+  const browser = await browserTests([]);
+  count("browser tests", browser, BROWSER, (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
+    r.stats.expected,
+    r.stats.unexpected + r.stats.flaky,
+  ]);
 };
 
 main()

@@ -2,8 +2,8 @@ import { spawn } from "node:child_process";
 import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } from "node:fs";
 import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
-import { database } from "@/store/database";
-import { migrate } from "@/store/migrate";
+import { environment } from "@/store/environment";
+import { prepareRecord } from "@/store/prepare";
 import { runningDatabase, startDatabase } from "./database-server";
 
 /**
@@ -59,16 +59,15 @@ const restore = async (url: string): Promise<void> => {
   const { child, ended } = tool("mariadb", url, ["--default-character-set=utf8mb4"]);
   child.stdout.resume();
   await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), ended]);
-  await migrate(database());
-  await database().destroy();
+  await prepareRecord();
   console.log(`The shop is as it was in ${file}.`);
 };
 
 const main = async (): Promise<void> => {
   if ((command !== "backup" && command !== "restore") || !file)
     throw new Error("say which file: npm run backup -- shop.sql.gz, or npm run restore -- shop.sql.gz");
-  const folder = process.env.TALL_COMPASS_DATA ?? ".data";
-  const running = process.env.DATABASE_URL ?? (await runningDatabase(folder));
+  const { TALL_COMPASS_DATA: folder, DATABASE_URL } = environment();
+  const running = DATABASE_URL ?? (await runningDatabase(folder));
   const server = running ? null : await startDatabase(folder);
   const url = running ?? server?.url ?? "";
   process.env.DATABASE_URL = url;

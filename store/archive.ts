@@ -1,8 +1,10 @@
+import type { Knex } from "knex";
+import { actOf, NO_FIGURES, offsetPartOf, sourceOf } from "@/core/acts/old-entries";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 import { BadInput } from "@/core/wheel/bad-input";
+import { jobChanged } from "./changes";
 import { database } from "./database";
 import { markOfItsOwn } from "./marks";
-import { touchJob } from "./touch";
 import { numberVisits } from "./visits";
 
 /** Every table a job's record lies in, parents first; how its rows are found. */
@@ -11,11 +13,12 @@ const TABLES = [
   { name: "wheels", by: "wheel" },
   { name: "jobs", by: "id" },
   { name: "measurements", by: "job" },
-  { name: "builds", by: "job" },
-  { name: "rounds", by: "job" },
+  { name: "acts", by: "job" },
+  { name: "builds", by: "job-alone" },
+  { name: "rounds", by: "job-alone" },
   { name: "readings", by: "round" },
   { name: "turns", by: "round" },
-  { name: "sheets", by: "job" },
+  { name: "sheets", by: "job-alone" },
   { name: "orders", by: "job" },
   { name: "goods", by: "order" },
   { name: "photos", by: "job" },
@@ -24,16 +27,46 @@ export type ArchiveTable = (typeof TABLES)[number]["name"];
 
 type Row = Readonly<Record<string, unknown>>;
 
+/** Rows of one table that belong to a job, in the order they were made. */
+const rowsOf = (
+  table: Knex.QueryBuilder,
+  by: (typeof TABLES)[number]["by"],
+  of: {
+    readonly job: string;
+    readonly wheel: string;
+    readonly customer: string;
+    readonly rounds: readonly string[];
+    readonly orders: readonly string[];
+  },
+): PromiseLike<Row[]> => {
+  switch (by) {
+    case "customer":
+      return table.where({ id: of.customer });
+    case "wheel":
+      return table.where({ id: of.wheel });
+    case "id":
+      return table.where({ id: of.job });
+    case "job-alone":
+      return table.where({ job_id: of.job }).orderBy("created_at");
+    case "job":
+      return table.where({ job_id: of.job }).orderBy("order");
+    case "round":
+      return table.whereIn("round_id", of.rounds).orderBy("order");
+    case "order":
+      return table.whereIn("order_id", of.orders).orderBy("order");
+  }
+};
+
 /** One job whole: every row as it is stored; bytes apart, by name. */
 export interface JobArchive {
   readonly format: "tall-compass/job";
-  readonly version: 1;
+  readonly version: 2;
   readonly tables: Readonly<Record<ArchiveTable, readonly Row[]>>;
   readonly files: Readonly<Record<string, Uint8Array>>;
 }
 
-/** Made by the database anew: an order of arrival belongs to one database. */
-const OWN = ["order"];
+/** Made by the database anew: an order of arrival, and what is kept ready, belong to one database. */
+const OWN = ["order", "changes", "stale"];
 const PHOTO_BYTES = ["large", "small"] as const;
 
 const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
@@ -53,26 +86,19 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
       const job = await trx("jobs").where({ id: jobId }).first();
       if (!job) throw new BadInput("job", "there is no such job");
       const wheel = await trx("wheels").where({ id: job.wheel_id }).first();
+      if (!wheel) throw new BadInput("job", "its wheel is not there");
       const rounds = (await trx("rounds").where({ job_id: jobId }).select("id")).map((r) => r.id);
       const orders = (await trx("orders").where({ job_id: jobId }).select("id")).map((r) => r.id);
       const files: Record<string, Uint8Array> = {};
       const tables = {} as Record<ArchiveTable, Row[]>;
       for (const { name, by } of TABLES) {
-        const rows: Row[] =
-          by === "customer"
-            ? await trx(name).where({ id: wheel.customer_id })
-            : by === "wheel"
-              ? [wheel]
-              : by === "id"
-                ? [job]
-                : by === "job"
-                  ? await trx(name)
-                      .where({ job_id: jobId })
-                      .orderBy(name === "builds" ? "job_id" : "created_at")
-                      .orderBy(name === "builds" || name === "rounds" || name === "sheets" ? "created_at" : "order")
-                  : await trx(name)
-                      .whereIn(by === "round" ? "round_id" : "order_id", by === "round" ? rounds : orders)
-                      .orderBy("order");
+        const rows: Row[] = await rowsOf(trx(name), by, {
+          job: jobId,
+          wheel: wheel.id,
+          customer: wheel.customer_id,
+          rounds,
+          orders,
+        });
         tables[name] = rows.map((r) =>
           Object.fromEntries(
             Object.entries(r).flatMap(([k, v]) => {
@@ -86,16 +112,60 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
           ),
         );
       }
-      return { format: "tall-compass/job", version: 1, tables, files };
+      return { format: "tall-compass/job", version: 2, tables, files };
     },
     { isolationLevel: "repeatable read" },
   );
 
 const isRow = (row: unknown): row is Row => typeof row === "object" && row !== null && !Array.isArray(row);
 
+/** An archive of the time when what was done at the bench was written among the figures: as it would be written now. */
+const asOfNow = (a: JobArchive | OldArchive): JobArchive => {
+  if (a?.version !== 1 || !Array.isArray(a.tables?.measurements)) return a as JobArchive;
+  const { measurements, readings } = a.tables;
+  const text = (row: Row, key: string) => String(row[key] ?? "");
+  const acts: Row[] = [];
+  const parts: Row[] = [];
+  for (const row of measurements) {
+    const { id, who = "", created_at } = row;
+    const entry = {
+      name: text(row, "name"),
+      place: Number(row.place ?? 0),
+      typed: text(row, "typed"),
+      value: row.value === null ? null : Number(row.value),
+    };
+    const act = row.role === "out" ? null : actOf(entry);
+    if (act) acts.push({ id, job_id: row.job_id, act, who, created_at });
+    const part = offsetPartOf(entry);
+    if (part && a.tables.rounds.some((r) => r.id === part.round)) {
+      const { round: round_id, way: method, value } = part;
+      parts.push({ id, round_id, what: "offset-part", spoke: 0, value, typed: String(value), method, who, created_at });
+    }
+  }
+  const isFigure = (row: Row) => !(NO_FIGURES as readonly string[]).includes(text(row, "name"));
+  return {
+    ...a,
+    version: 2,
+    tables: {
+      ...a.tables,
+      measurements: measurements.filter(isFigure),
+      acts,
+      readings: [...readings.map((r) => ({ ...r, ...sourceOf(text(r, "typed")) })), ...parts],
+    },
+  };
+};
+
+/** One job whole, of an earlier version: no table of acts. */
+interface OldArchive {
+  readonly format: "tall-compass/job";
+  readonly version: 1;
+  readonly tables: Readonly<Record<Exclude<ArchiveTable, "acts">, readonly Row[]>>;
+  readonly files: Readonly<Record<string, Uint8Array>>;
+}
+
 const isArchive = (a: JobArchive): boolean =>
   a?.format === "tall-compass/job" &&
-  a.version === 1 &&
+  a.version === 2 &&
   TABLES.every(({ name }) => Array.isArray(a.tables?.[name]) && a.tables[name].every(isRow));
 
 /** What each line must belong to: one customer, one wheel, one job, and nothing of another's. */
@@ -103,6 +173,7 @@ const PARENTS: Readonly<Partial<Record<ArchiveTable, readonly [column: string, p
   wheels: ["customer_id", "customers"],
   jobs: ["wheel_id", "wheels"],
   measurements: ["job_id", "jobs"],
+  acts: ["job_id", "jobs"],
   builds: ["job_id", "jobs"],
   rounds: ["job_id", "jobs"],
   readings: ["round_id", "rounds"],
@@ -136,10 +207,19 @@ const checkParents = ({ tables }: JobArchive): void => {
 };
 
 /** What taking an archive in would do. @throws BadInput */
-export const previewArchive = async (archive: JobArchive): Promise<ArchivePreview> => {
+export const previewArchive = async (given: JobArchive | OldArchive): Promise<ArchivePreview> =>
+  preview(checkedArchive(given));
+
+/** @throws BadInput when it is none, or not whole */
+const checkedArchive = (given: JobArchive | OldArchive): JobArchive => {
+  const archive = asOfNow(given);
   if (!isArchive(archive))
-    throw new BadInput("archive", "this is no job archive of Tall Compass, version 1; nothing was taken");
+    throw new BadInput("archive", "this is no job archive of Tall Compass, version 1 or 2; nothing was taken");
   checkParents(archive);
+  return archive;
+};
+
+const preview = async (archive: JobArchive): Promise<ArchivePreview> => {
   let held = 0;
   const rows: Record<string, number> = {};
   for (const { name } of TABLES) {
@@ -166,8 +246,9 @@ export const previewArchive = async (archive: JobArchive): Promise<ArchivePrevie
 };
 
 /** Takes an archive in, whole or not at all; what is here already stays as it is. @throws BadInput */
-export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> => {
-  const preview = await previewArchive(archive);
+export const takeArchive = async (given: JobArchive | OldArchive): Promise<ArchivePreview> => {
+  const archive = checkedArchive(given);
+  const told = await preview(archive);
   await database().transaction(async (trx) => {
     for (const { name } of TABLES) {
       const known = await trx(name).columnInfo();
@@ -177,7 +258,7 @@ export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> 
             .filter(([k]) => Object.hasOwn(known, k))
             .map(([k, v]) => [k, stored(name, k, v)]),
         );
-        if (name === "wheels") values.mark = preview.markHere;
+        if (name === "wheels") values.mark = told.markHere;
         if (name === "photos")
           for (const part of PHOTO_BYTES) {
             const bytes = archive.files[`photos/${String(row.id)}-${part}`];
@@ -192,6 +273,8 @@ export const takeArchive = async (archive: JobArchive): Promise<ArchivePreview> 
     await numberVisits(trx, String(archive.tables.wheels[0].id));
   });
   const job = archive.tables.jobs[0];
-  if (job) await touchJob(String(job.id));
-  return preview;
+  const brought = Object.values(told.rows).reduce((sum, n) => sum + n, 0);
+  // Taken in once more it brings nothing new.
+  if (job && told.held < brought) await jobChanged(String(job.id));
+  return told;
 };

@@ -1,12 +1,13 @@
+import type { Tables } from "knex/types/tables";
 import type { Away } from "@/core/planning/bench-day";
 import { database } from "./database";
 
-const asAway = (r: Record<string, unknown>): Away => ({
-  uid: String(r.uid),
-  day: String(r.day),
-  from: Number(r.from_minute),
-  to: Number(r.to_minute),
-  what: String(r.what),
+const asAway = (r: Pick<Tables["away"], "uid" | "day" | "from_minute" | "to_minute" | "what">): Away => ({
+  uid: r.uid,
+  day: r.day,
+  from: r.from_minute,
+  to: r.to_minute,
+  what: r.what,
 });
 
 /** When nobody is at the bench from a day on, in order. @param day `2026-11-23` */

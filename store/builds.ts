@@ -1,8 +1,8 @@
 import type { WheelInput } from "@/core/wheel/wheel-file";
+import { jobChanged } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
-import { touchJob } from "./touch";
 
 /** The wheel file of a job as it was settled, and which of its figures nobody measured. */
 export interface Build {
@@ -34,7 +34,7 @@ export const saveBuild = async (build: Build): Promise<Build> => {
       .where({ job_id: jobId, version })
       .update({ ...values, version: version + 1 });
   }
-  await touchJob(jobId);
+  await jobChanged(jobId);
   const stored = (await findBuild(jobId)) as Build;
   const ours = stored.version === version + 1 && JSON.stringify(stored.wheel) === JSON.stringify(json(values.wheel));
   if (!ours) throw new StaleCopy(stored, build);

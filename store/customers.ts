@@ -19,8 +19,8 @@ export const importCustomers = async (lines: readonly CustomerLine[], take: bool
     const changes: string[] = [];
     for (const line of lines) {
       const wheel = await trx("wheels").where({ mark: line.mark }).first();
-      if (wheel) {
-        const owner = await trx("customers").where({ id: wheel.customer_id }).first();
+      const owner = wheel && (await trx("customers").where({ id: wheel.customer_id }).first());
+      if (wheel && owner) {
         const said = (what: string, was: string, is: string) => {
           if (was !== is) changes.push(`${line.mark}: ${what} “${was}” becomes “${is}”`);
         };
@@ -46,3 +46,22 @@ export const importCustomers = async (lines: readonly CustomerLine[], take: bool
     }
     return changes;
   });
+
+/** A customer's wheels with how often each was here; null when there is no such customer. */
+export const customerWheels = async (customerId: string) => {
+  const customer = await database()("customers").where({ id: customerId }).first();
+  if (!customer) return null;
+  const wheels: { id: string; mark: string; machine: string; place: string; visits: number; last: Date | null }[] =
+    await database()("wheels")
+      .leftJoin("jobs", "jobs.wheel_id", "wheels.id")
+      .where({ customer_id: customerId })
+      .groupBy("wheels.id", "wheels.mark", "wheels.machine", "wheels.place")
+      .select("wheels.id", "wheels.mark", "wheels.machine", "wheels.place")
+      .count({ visits: "jobs.id" })
+      .max({ last: "jobs.created_at" });
+  return {
+    name: customer.name,
+    telephone: customer.telephone,
+    wheels: wheels.map((w) => ({ ...w, visits: Number(w.visits), last: w.last?.toISOString().slice(0, 10) ?? null })),
+  };
+};

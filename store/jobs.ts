@@ -1,10 +1,11 @@
+import type { ToleranceName } from "@/core/runout/tolerance";
 import type { JobKind } from "@/core/wheel/stages";
+import { jobChanged, wheelChanged } from "./changes";
 import { database } from "./database";
 import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
+import type { JobTableRow } from "./tables";
 import { numberVisits } from "./visits";
-
-export type ToleranceName = "service" | "shop" | "show" | "race" | "own";
 
 /** A job with its wheel and customer, as the screens show it. */
 export interface Job {
@@ -19,6 +20,8 @@ export interface Job {
   readonly sideB: string;
   readonly tolerance: ToleranceName;
   readonly version: number;
+  /** Rises with every change of the job or anything of it. */
+  readonly changes: number;
   /** Day a re-check is due, or null. */
   readonly recheckOn: string | null;
   readonly finishedAt: string | null;
@@ -50,38 +53,47 @@ export type JobChange = Partial<
   >
 >;
 
-const day = (value: unknown): string | null =>
-  value instanceof Date ? value.toISOString().slice(0, 10) : ((value as string | null) ?? null);
+const day = (value: Date | string | null): string | null =>
+  value instanceof Date ? value.toISOString().slice(0, 10) : value;
 
-const asJob = (row: Record<string, unknown>): Job => ({
-  id: row.id as string,
-  kind: row.kind as JobKind,
-  wanted: row.wanted as string,
+/** A job's row with its wheel's and customer's. */
+export interface JobWithWheel extends JobTableRow {
+  mark: string;
+  machine: string;
+  place: Job["place"];
+  customer_id: string;
+  customer: string;
+  telephone: string;
+}
+
+export const asJob = (row: JobWithWheel): Job => ({
+  id: row.id,
+  kind: row.kind,
+  wanted: row.wanted,
   promised: day(row.promised),
-  waitingFor: row.waiting_for as string | null,
+  waitingFor: row.waiting_for,
   waitingSince: day(row.waiting_since),
-  sideA: row.side_a as string,
-  sideB: row.side_b as string,
-  tolerance: row.tolerance as ToleranceName,
-  version: row.version as number,
+  sideA: row.side_a,
+  sideB: row.side_b,
+  tolerance: row.tolerance,
+  version: row.version,
+  changes: row.changes,
   recheckOn: day(row.recheck_on),
-  finishedAt: row.finished_at instanceof Date ? row.finished_at.toISOString() : null,
-  wheelId: row.wheel_id as string,
-  mark: row.mark as string,
-  machine: row.machine as string,
-  place: row.place as Job["place"],
-  customerId: row.customer_id as string,
-  customer: row.customer as string,
-  telephone: row.telephone as string,
+  finishedAt: row.finished_at?.toISOString() ?? null,
+  wheelId: row.wheel_id,
+  mark: row.mark,
+  machine: row.machine,
+  place: row.place,
+  customerId: row.customer_id,
+  customer: row.customer,
+  telephone: row.telephone,
 });
 
-export const jobsFrom = (rows: readonly Record<string, unknown>[]): Job[] => rows.map(asJob);
-
-export const selectJobs = () =>
+const selectJobs = () =>
   database()("jobs")
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
-    .select(
+    .select<JobWithWheel[]>(
       "jobs.*",
       "wheels.mark",
       "wheels.machine",
@@ -92,12 +104,19 @@ export const selectJobs = () =>
     );
 
 export const findJob = async (id: string): Promise<Job | null> => {
-  const row = await selectJobs().where("jobs.id", id).first();
+  const row: JobWithWheel | undefined = await selectJobs().where("jobs.id", id).first();
   return row ? asJob(row) : null;
 };
 
+/** Every job of a wheel, oldest first, and the day it came. */
+export const jobsOfWheel = async (wheelId: string): Promise<(Job & { readonly opened: string })[]> =>
+  (await selectJobs().where("jobs.wheel_id", wheelId).orderBy("jobs.created_at").orderBy("jobs.id")).map((row) => ({
+    ...asJob(row),
+    opened: row.created_at.toISOString().slice(0, 10),
+  }));
+
 /** On the bench, promised soonest first, then those with no day; the last handed back after them. */
-export const benchRows = async (most = 100): Promise<Record<string, unknown>[]> => {
+export const benchRows = async (most = 100): Promise<JobWithWheel[]> => {
   // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
   const bench = await selectJobs()
     .whereNull("jobs.finished_at")
@@ -109,7 +128,7 @@ export const benchRows = async (most = 100): Promise<Record<string, unknown>[]> 
 };
 
 /** The practice wheels last begun. */
-export const practiceRows = (most = 3): Promise<Record<string, unknown>[]> =>
+export const practiceRows = (most = 3): Promise<JobWithWheel[]> =>
   selectJobs().where("jobs.kind", "practice").orderBy("jobs.created_at", "desc").limit(most);
 
 /** A job for a new wheel of a new customer; the same id again changes nothing. */
@@ -148,20 +167,16 @@ export const openJob = async (
   return (await findJob(job.id)) as Job;
 };
 
-const columns = (change: JobChange): Record<string, unknown> => {
-  const out: Record<string, unknown> = {};
-  const put = (key: string, value: unknown) => {
-    if (value !== undefined) out[key] = value;
-  };
-  put("wanted", change.wanted);
-  put("promised", change.promised);
-  put("waiting_for", change.waitingFor);
-  put("waiting_since", change.waitingSince);
-  put("side_a", change.sideA);
-  put("side_b", change.sideB);
-  put("tolerance", change.tolerance);
-  return out;
-};
+const columns = (change: JobChange): Record<string, unknown> =>
+  given({
+    wanted: change.wanted,
+    promised: change.promised,
+    waiting_for: change.waitingFor,
+    waiting_since: change.waitingSince,
+    side_a: change.sideA,
+    side_b: change.sideB,
+    tolerance: change.tolerance,
+  });
 
 /**
  * @param again the same was refused and is meant: a mark that another wheel has makes this a visit of that wheel
@@ -170,36 +185,34 @@ const columns = (change: JobChange): Record<string, unknown> => {
  */
 export const changeJob = async (id: string, version: number, change: JobChange, again = false): Promise<Job> => {
   await database().transaction(async (trx) => {
-    const changed = await trx("jobs")
+    const changed: number = await trx("jobs")
       .where({ id, version })
-      .update({ ...columns(change), version: version + 1, stages_fresh: false });
+      .update({ ...columns(change), version: version + 1 });
     if (changed === 0) throw new StaleCopy(await findJob(id), change);
-    const { wheel_id } = await trx("jobs").where({ id }).first();
+    await jobChanged(id, trx);
+    const { wheel_id } = (await trx("jobs").where({ id }).first("wheel_id")) as { wheel_id: string };
     const other = change.mark === undefined ? null : await otherWheelMarked(trx, change.mark, wheel_id);
     if (other && !again) throw markIsTaken(change.mark ?? "", other.told);
     if (other) return joinWheel(trx, id, wheel_id, other.id);
-    const wheel = Object.fromEntries(
-      Object.entries({ mark: change.mark, machine: change.machine, place: change.place }).filter(
-        ([, v]) => v !== undefined,
-      ),
-    );
+    const wheel = given({ mark: change.mark, machine: change.machine, place: change.place });
     if (Object.keys(wheel).length > 0) await trx("wheels").where({ id: wheel_id }).update(wheel);
-    const customer = Object.fromEntries(
-      Object.entries({ name: change.customer, telephone: change.telephone }).filter(([, v]) => v !== undefined),
-    );
-    if (Object.keys(customer).length > 0) {
-      const { customer_id } = await trx("wheels").where({ id: wheel_id }).first();
-      await trx("customers").where({ id: customer_id }).update(customer);
-    }
+    const customer = given({ name: change.customer, telephone: change.telephone });
+    if (Object.keys(customer).length > 0)
+      await trx("customers")
+        .where("id", trx("wheels").where({ id: wheel_id }).select("customer_id"))
+        .update(customer);
+    // What finds the wheel's other visits changes with it.
+    if (Object.keys({ ...wheel, ...customer }).length > 0) await wheelChanged(wheel_id, id, trx);
   });
   return (await findJob(id)) as Job;
 };
 
+const given = (values: Readonly<Record<string, unknown>>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined));
+
 /** @param recheckOn day after which the wheel should be looked at again; null for none */
-export const finishJob = async (id: string, recheckOn: string | null = null): Promise<void> => {
+export const finishJob = async (id: string, recheckOn: string | null = null): Promise<number> => {
   await database()("jobs").where({ id }).update({ recheck_on: recheckOn });
-  await database()("jobs")
-    .where({ id })
-    .whereNull("finished_at")
-    .update({ finished_at: new Date(), stages_fresh: false });
+  await database()("jobs").where({ id }).whereNull("finished_at").update({ finished_at: new Date() });
+  return jobChanged(id);
 };

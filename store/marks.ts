@@ -9,7 +9,7 @@ export const lockMarks = (trx: Knex.Transaction) => trx("marks_given").forUpdate
 export const nextMark = async (trx: Knex.Transaction): Promise<string> => {
   for (;;) {
     await trx("marks_given").increment("last");
-    const { last } = await trx("marks_given").first("last");
+    const last = (await trx("marks_given").first("last"))?.last ?? 0;
     const mark = `W${String(last).padStart(3, "0")}`;
     if (!(await trx("wheels").where({ mark }).first("id"))) return mark;
   }
@@ -52,7 +52,7 @@ export const joinWheel = async (trx: Knex.Transaction, jobId: string, from: stri
   await trx("jobs").where({ id: jobId }).update({ wheel_id: to });
   await numberVisits(trx, to);
   if (await trx("jobs").where({ wheel_id: from }).first("id")) return numberVisits(trx, from);
-  const { customer_id } = await trx("wheels").where({ id: from }).first("customer_id");
+  const customer_id = (await trx("wheels").where({ id: from }).first("customer_id"))?.customer_id ?? "";
   await trx("wheels").where({ id: from }).delete();
   if (!(await trx("wheels").where({ customer_id }).first("id")))
     await trx("customers").where({ id: customer_id }).delete();

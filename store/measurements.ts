@@ -1,6 +1,7 @@
 import type { Entry } from "@/core/measurement/taken";
+import { changingJob, isThere } from "./changes";
 import { database } from "./database";
-import { touchJob } from "./touch";
+import type { MeasurementRow } from "./tables";
 
 /** One figure to be put down; `seen` is the newest entry of it that whoever puts it down could see, null for none. */
 export type NewEntry = Omit<Entry, "at" | "beside"> & {
@@ -12,55 +13,45 @@ export type NewEntry = Omit<Entry, "at" | "beside"> & {
  * Append-only; the same id again changes nothing. An entry somebody else made meanwhile is not overruled in silence: the
  * new one is stored beside it, and both are told until one is chosen.
  *
- * @returns the entry it stands beside, null mostly
+ * @returns the entry it stands beside, null mostly; and how many changes the job has had
  */
-export const addMeasurement = async (m: NewEntry): Promise<Entry | null> =>
-  database().transaction(async (trx) => {
-    if (m.seen !== undefined && m.role === "new") {
-      // Two tablets at once must see each other: the job's row is the one thing both can hold.
-      await trx("jobs").where({ id: m.jobId }).forUpdate().first();
-    }
+export const addMeasurement = async (
+  m: NewEntry,
+): Promise<{ readonly beside: Entry | null; readonly changes: number }> => {
+  let beside: MeasurementRow | null = null;
+  const changes = await changingJob(m.jobId, async (trx) => {
     const last = await trx("measurements")
       .where({ job_id: m.jobId, name: m.name, place: m.place })
       .whereNot("role", "out")
       .whereNot("id", m.id)
       .orderBy("order", "desc")
       .first();
-    const unseen = m.seen !== undefined && m.role === "new" && last && last.id !== m.seen && last.id !== m.id;
+    const unseen = m.seen !== undefined && m.role === "new" && last && last.id !== m.seen;
     const alike = last && (m.value === null ? last.typed === m.typed : last.value === m.value);
-    const beside = unseen && !alike ? last : null;
-    await touchJob(m.jobId, trx);
-    await trx("measurements")
-      .insert({
-        id: m.id,
-        job_id: m.jobId,
-        name: m.name,
-        place: m.place,
-        role: m.role,
-        typed: m.typed,
-        unit: m.unit,
-        value: m.value,
-        method: m.method,
-        who: m.who,
-        beside: beside?.id ?? null,
-      })
-      .onConflict("id")
-      .merge(["id"]);
-    return beside ? asEntry(beside) : null;
+    beside = unseen && !alike ? last : null;
+    if (await isThere(trx, "measurements", m.id)) return false;
+    const { id, jobId: job_id, name, place, role, typed, unit, value, method, who } = m;
+    await trx("measurements").insert({
+      ...{ id, job_id, name, place, role, typed, unit, value, method, who },
+      beside: unseen && !alike ? last.id : null,
+    });
+    return true;
   });
+  return { beside: beside && asEntry(beside), changes };
+};
 
-const asEntry = (r: Record<string, unknown>): Entry => ({
-  id: r.id as string,
-  name: r.name as string,
-  place: r.place as number,
-  role: r.role as Entry["role"],
-  typed: r.typed as string,
-  unit: r.unit as string,
-  value: r.value as number | null,
-  method: r.method as string,
-  who: r.who as string,
-  at: new Date(r.created_at as Date).toISOString(),
-  beside: r.beside as string | null,
+const asEntry = (r: MeasurementRow): Entry => ({
+  id: r.id,
+  name: r.name,
+  place: r.place,
+  role: r.role,
+  typed: r.typed,
+  unit: r.unit,
+  value: r.value,
+  method: r.method,
+  who: r.who,
+  at: r.created_at.toISOString(),
+  beside: r.beside,
 });
 
 /** All of a job's figures in the order taken. */

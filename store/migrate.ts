@@ -1,4 +1,5 @@
 import type { Knex } from "knex";
+import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
@@ -23,6 +24,7 @@ const migrations: Record<string, Knex.Migration> = {
   "009-practice": practice,
   "010-marks": marks,
   "011-visits": visits,
+  "012-acts-and-sources": actsAndSources,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -1,6 +1,7 @@
 import type { Figures } from "@/core/figures/presets";
 import type { ThreadParts } from "@/core/spoke/thread-room";
 import type { WheelInput } from "@/core/wheel/wheel-file";
+import { changingJob, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -46,15 +47,15 @@ export interface Order extends OrderContents {
   readonly goods: readonly GoodsIn[];
 }
 
-/** The same id again changes nothing. */
-export const addOrder = async (id: string, jobId: string, contents: OrderContents): Promise<void> => {
-  await database()("orders")
-    .insert({ id, job_id: jobId, contents: JSON.stringify(contents) })
-    .onConflict("id")
-    .merge(["id"]);
-};
+/** The same id again changes nothing. @returns how many changes the job has had */
+export const addOrder = (id: string, jobId: string, contents: OrderContents): Promise<number> =>
+  changingJob(jobId, async (trx) => {
+    if (await isThere(trx, "orders", id)) return false;
+    await trx("orders").insert({ id, job_id: jobId, contents: JSON.stringify(contents) });
+    return true;
+  });
 
-/** Append-only: what was counted or measured last counts. */
+/** Append-only: what was counted or measured last counts. @returns how many changes the job has had */
 export const addGoods = async (
   orderId: string,
   g: {
@@ -64,11 +65,13 @@ export const addGoods = async (
     readonly value: number;
     readonly typed: string;
   },
-): Promise<void> => {
-  await database()("goods")
-    .insert({ ...g, order_id: orderId })
-    .onConflict("id")
-    .merge(["id"]);
+): Promise<number> => {
+  const order = await database()("orders").where({ id: orderId }).first("job_id");
+  return changingJob(order?.job_id ?? "", async (trx) => {
+    if (await isThere(trx, "goods", g.id)) return false;
+    await trx("goods").insert({ ...g, order_id: orderId });
+    return true;
+  });
 };
 
 /** The newest order of a job. */
@@ -82,7 +85,7 @@ export const latestOrder = async (jobId: string): Promise<Order | null> => {
   return {
     ...contents,
     id: row.id,
-    orderedAt: new Date(row.created_at).toISOString(),
+    orderedAt: row.created_at.toISOString(),
     goods: contents.lines.map(({ length }) => ({
       length,
       count: newest(length, "count"),

@@ -10,6 +10,8 @@ export const ownDatabase = (folder: string, fill: () => Promise<void> = async ()
   beforeAll(async () => {
     rmSync(folder, { recursive: true, force: true });
     server = await startDatabase(folder);
+    // For what a test starts as a program of its own.
+    process.env.DATABASE_URL = server.url;
     switchDatabase(openDatabase(server.url));
     await vi.waitFor(() => database().raw("select 1"), { timeout: 30_000, interval: 300 });
     await migrate(database());

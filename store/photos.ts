@@ -1,3 +1,4 @@
+import { changingJob, isThere } from "./changes";
 import { database } from "./database";
 
 /** A photo of a job; the picture itself is fetched apart. */
@@ -15,21 +16,14 @@ export interface PhotoWithPicture extends Photo {
   readonly small: Buffer;
 }
 
-/** The same id again changes nothing. */
-export const addPhoto = async (p: PhotoWithPicture): Promise<void> => {
-  await database()("photos")
-    .insert({
-      id: p.id,
-      job_id: p.jobId,
-      caption: p.caption,
-      width: p.width,
-      height: p.height,
-      large: p.large,
-      small: p.small,
-    })
-    .onConflict("id")
-    .merge(["id"]);
-};
+/** The same id again changes nothing. @returns how many changes the job has had */
+export const addPhoto = (p: PhotoWithPicture): Promise<number> =>
+  changingJob(p.jobId, async (trx) => {
+    if (await isThere(trx, "photos", p.id)) return false;
+    const { jobId: job_id, ...photo } = p;
+    await trx("photos").insert({ job_id, ...photo });
+    return true;
+  });
 
 /** In the order taken, without the pictures. */
 export const listPhotos = async (jobId: string): Promise<Photo[]> => {

@@ -5,7 +5,10 @@ import { database } from "./database";
 export const readSettings = async (): Promise<Settings> => {
   const db = database();
   // As text: the driver reads JSON columns of some servers by itself, and a name that is a string would be read twice.
-  const rows = await db("settings").select("name", db.raw("cast(?? as char) as value", ["value"]));
+  const rows: { name: string; value: string }[] = await db("settings").select(
+    "name",
+    db.raw("cast(?? as char) as value", ["value"]),
+  );
   const stored = Object.fromEntries(rows.map((r) => [r.name, JSON.parse(r.value)]));
   return parseWith(settingsSchema, { ...FIRST_SETTINGS, ...stored });
 };

@@ -1,5 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { roundReadings } from "@/core/rounds/round-readings";
+import { isTakenBack, turnsMade } from "@/core/rounds/turn";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
@@ -8,7 +10,7 @@ import { readArchive } from "@/store/archive";
 import { database } from "@/store/database";
 import { ownDatabase } from "@/store/own-database.test.rig";
 import { findPracticeWheel } from "@/store/practice-wheels";
-import { listRounds, roundReadings, turnsMade } from "@/store/rounds";
+import { listRounds } from "@/store/rounds";
 import { POST as mountRoute } from "./jobs/[id]/practice/route";
 import { POST as openRoundRoute } from "./jobs/[id]/rounds/route";
 import { POST as wheelFileRoute } from "./jobs/[id]/wheel-file/route";
@@ -138,7 +140,7 @@ test("whatever is done at the bench, sent again and at once, stands in the recor
         expect(t).toBeCloseTo(rounds[i].turned[k], 9);
       });
       expect(r.destressed).toBe(rounds[i].destressed);
-      expect(r.takenBack).toBe(r.turns.length > 0 && rounds[i].turned.every((t) => t === 0));
+      expect(isTakenBack(r)).toBe(r.turns.length > 0 && rounds[i].turned.every((t) => t === 0));
     });
     const { tables } = await readArchive(job);
     expect([tables.readings.length, tables.turns.length], "lines in the record").toEqual([readings, turns]);

@@ -1,7 +1,7 @@
 import { todayIn } from "@/core/planning/today";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { diaryIcs } from "@/formats/diary-ics";
-import { readDiary } from "@/store/diary";
+import { readDiary } from "@/record/diary";
 import { readSettings } from "@/store/settings";
 
 export const dynamic = "force-dynamic";

@@ -1,6 +1,6 @@
 import { todayIn } from "@/core/planning/today";
+import { readDiary } from "@/record/diary";
 import { Diary } from "@/screens/diary/diary";
-import { readDiary } from "@/store/diary";
 import { readSettings } from "@/store/settings";
 
 export const dynamic = "force-dynamic";

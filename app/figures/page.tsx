@@ -1,7 +1,7 @@
 import { todayIn } from "@/core/planning/today";
+import { readShopFigures } from "@/record/shop-figures";
 import { FiguresPage } from "@/screens/figures/figures-page";
 import { readSettings } from "@/store/settings";
-import { readShopFigures } from "@/store/shop-figures";
 
 export const dynamic = "force-dynamic";
 

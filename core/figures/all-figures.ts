@@ -8,22 +8,12 @@ import {
   LACING_FIGURES,
   ORDER_FIGURES,
   PREPARE_FIGURES,
-  SEEN_FIGURE,
   SKIP_FIGURES,
   SPOKE_FIGURES,
   THREAD_FIGURES,
 } from "./spokes";
 import { TENSION_FIGURES } from "./tension";
 import { TRUING_FIGURES } from "./truing";
-
-/** How many steps of the lacing walk are behind; kept so that it finds its place again. */
-const LACED_SO_FAR: Figure = {
-  name: "lace.last",
-  label: "spokes laced",
-  how: "counted by the walk",
-  kind: "count",
-  picture: "count",
-};
 
 /** Every figure by its name. */
 export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
@@ -45,7 +35,5 @@ export const FIGURES: Readonly<Record<string, Figure>> = Object.fromEntries(
     ...BREAK_FIGURES,
     ...TENSION_FIGURES,
     ...TRUING_FIGURES,
-    SEEN_FIGURE,
-    LACED_SO_FAR,
   ].map((f) => [f.name, f]),
 );

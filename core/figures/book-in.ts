@@ -1,7 +1,7 @@
-import { type Figure, onBoth } from "./figure";
+import { type AskedFigure, type Figure, onBoth, takenIn } from "./figure";
 
 /** Taken before a key is put to a nipple; what is lost for good comes first. */
-export const LOST_FIGURES: readonly Figure[] = [
+export const LOST_FIGURES: readonly Figure[] = takenIn("book-in", [
   {
     name: "offset.found",
     label: "offset as found",
@@ -98,19 +98,22 @@ export const LOST_FIGURES: readonly Figure[] = [
     picture: "dial",
     likely: [0, 10],
   },
-];
+]);
 
 /** One old spoke of each kind, kept and measured. */
-export const SAMPLE_FIGURES: readonly Figure[] = onBoth((s) => ({
-  name: `sample.${s}.out`,
-  label: `old spoke, {${s}}, head outside`,
-  how: "inside of the elbow (straight spoke: under the head) to the end",
-  kind: "length",
-  picture: "old-spoke",
-  likely: [60, 320],
-})).flatMap((f) => [f, { ...f, name: f.name.replace("out", "in"), label: f.label.replace("outside", "inside") }]);
+export const SAMPLE_FIGURES: readonly Figure[] = takenIn(
+  "book-in",
+  onBoth((s) => ({
+    name: `sample.${s}.out`,
+    label: `old spoke, {${s}}, head outside`,
+    how: "inside of the elbow (straight spoke: under the head) to the end",
+    kind: "length",
+    picture: "old-spoke",
+    likely: [60, 320],
+  })).flatMap((f) => [f, { ...f, name: f.name.replace("out", "in"), label: f.label.replace("outside", "inside") }]),
+);
 
-const condition = (name: string, label: string, how: string): readonly Figure[] => [
+const condition = (name: string, label: string, how: string): readonly AskedFigure[] => [
   {
     name: `condition.${name}`,
     label,
@@ -129,17 +132,17 @@ const condition = (name: string, label: string, how: string): readonly Figure[] 
 
 /** Parts that are looked over; each sound, watch, replace or scrap, with a note. */
 export const CONDITION_PARTS = ["rim", "nipples", "spokes", "hub", "drum", "bearings"] as const;
-export const CONDITION_FIGURES: readonly Figure[] = [
+export const CONDITION_FIGURES: readonly Figure[] = takenIn("book-in", [
   ...condition("rim", "rim", "seam, rust, flat spots, elongated holes, old packing washers"),
   ...condition("nipples", "nipples", "rounded flats, seized, pulled through"),
   ...condition("spokes", "spokes", "rust pits, bends, worn elbows, stretched threads"),
   ...condition("hub", "hub", "cracks at the spoke holes, loose flange, worn seats"),
   ...condition("drum", "drum", "cracks, roundness, scoring; lining dust may hold asbestos: wet only"),
   ...condition("bearings", "bearings", "rough, loose; the spacer between them there and in its place"),
-];
+]);
 
 /** What the wheel is, and what goes out. */
-export const KIND_FIGURES: readonly Figure[] = [
+export const KIND_FIGURES: readonly Figure[] = takenIn("book-in", [
   {
     name: "rim.holes",
     label: "rim holes",
@@ -194,10 +197,11 @@ export const KIND_FIGURES: readonly Figure[] = [
     kind: "text",
     picture: "look",
   },
-];
+]);
 
 /** Said once, when somebody is about to strip a wheel whose offset or first hole nobody wrote down. */
 export const STRIP_STARTED: Figure = {
+  stage: "book-in",
   name: "strip.started",
   label: "stripping",
   how: "the key is on; what was not taken before is lost",

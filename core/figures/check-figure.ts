@@ -2,6 +2,7 @@ import { SWG_MM } from "../spoke/gauge";
 import type { LengthUnit } from "../units/lengths";
 import { readLength } from "../units/read-number";
 import { FIGURES } from "./all-figures";
+import { mostPlaces } from "./figure";
 
 export type CheckedFigure =
   | { readonly ok: true; readonly value: number | null; readonly unit: string; readonly doubt?: string }
@@ -17,7 +18,7 @@ export type CheckedFigure =
 export const checkFigure = (name: string, typed: string, unit: LengthUnit, place = 0): CheckedFigure => {
   const figure = FIGURES[name];
   if (!figure) return { ok: false, message: `“${name}” is not a figure of a wheel` };
-  const most = figure.places ?? 0;
+  const most = mostPlaces(figure);
   if (!Number.isInteger(place) || place < 0 || place > most)
     return {
       ok: false,

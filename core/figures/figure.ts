@@ -1,3 +1,5 @@
+import type { Stage } from "../wheel/stages";
+
 /** Which small picture shows where the gauge goes. */
 export type GaugePicture =
   | "over-rim"
@@ -34,6 +36,8 @@ export type GaugePicture =
 /** One thing that is asked of a wheel, by measuring, counting or looking. */
 export interface Figure {
   readonly name: string;
+  /** The stage of the work it is taken in: its bench time is that stage's, wherever it was typed. */
+  readonly stage: Stage;
   /** As the trade says it; {A} and {B} become the sides' names. */
   readonly label: string;
   /** Where the gauge goes, or what to look for. */
@@ -47,13 +51,30 @@ export interface Figure {
   readonly choices?: readonly { readonly value: string; readonly label: string }[];
   /** Words offered for a text; any other may be typed. */
   readonly offered?: readonly string[];
-  /** Taken at up to this many places round the rim or drum. */
-  readonly places?: number;
+  /** Taken at up to this many places round the rim or drum, or at every hole of the rim. */
+  readonly places?: number | "every-hole";
   /** Taken with the names of the sides, so that nobody types a sign; or inside and outside of something. */
   readonly takeAs?: readonly [plus: string, minus: string];
   /** Asked only while another figure (or its preset) stands at one of these. */
   readonly onlyIf?: { readonly figure: string; readonly is: readonly string[] };
 }
 
+/** A figure before it is told which stage it is taken in; one that names another stage than its list keeps it. */
+export type AskedFigure = Omit<Figure, "stage"> & Partial<Pick<Figure, "stage">>;
+
 /** The same figure on both sides. */
-export const onBoth = (make: (side: "A" | "B") => Figure): readonly [Figure, Figure] => [make("A"), make("B")];
+export const onBoth = (make: (side: "A" | "B") => AskedFigure): readonly [AskedFigure, AskedFigure] => [
+  make("A"),
+  make("B"),
+];
+
+/** A list of figures that are taken in one stage of the work. */
+export const takenIn = (stage: Stage, figures: readonly AskedFigure[]): readonly Figure[] =>
+  figures.map((figure) => ({ stage, ...figure }));
+
+/** No rim has more holes. */
+const MOST_HOLES = 72;
+
+/** At how many places a figure can be taken; 0 for one place only. */
+export const mostPlaces = ({ places = 0 }: Pick<Figure, "places">): number =>
+  places === "every-hole" ? MOST_HOLES : places;

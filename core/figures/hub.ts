@@ -1,7 +1,7 @@
-import { type Figure, onBoth } from "./figure";
+import { type Figure, onBoth, takenIn } from "./figure";
 
 /** The hub: width, flanges, holes, drum. */
-export const HUB_FIGURES: readonly Figure[] = [
+export const HUB_FIGURES: readonly Figure[] = takenIn("measure", [
   {
     name: "hub.width",
     label: "spacer width",
@@ -187,4 +187,4 @@ export const HUB_FIGURES: readonly Figure[] = [
     picture: "drum",
     likely: [0, 2],
   },
-];
+]);

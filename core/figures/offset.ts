@@ -1,9 +1,9 @@
-import type { Figure } from "./figure";
+import { type Figure, takenIn } from "./figure";
 
 const SIDES = ["to {A}", "to {B}"] as const;
 
 /** Offset as found by every way of measuring it, and the offset wanted. */
-export const OFFSET_FIGURES: readonly Figure[] = [
+export const OFFSET_FIGURES: readonly Figure[] = takenIn("measure", [
   {
     name: "offset.flipGap",
     label: "flip gauge: gap after turning over",
@@ -105,4 +105,4 @@ export const OFFSET_FIGURES: readonly Figure[] = [
     takeAs: SIDES,
     onlyIf: { figure: "offset.wantedFrom", is: ["figure"] },
   },
-];
+]);

@@ -1,7 +1,7 @@
-import type { Figure } from "./figure";
+import { type Figure, takenIn } from "./figure";
 
 /** The rim: what it is, and its effective diameter by any of the ways to measure it. */
-export const RIM_FIGURES: readonly Figure[] = [
+export const RIM_FIGURES: readonly Figure[] = takenIn("measure", [
   {
     name: "rim.outsideDiameter",
     label: "outside diameter",
@@ -137,15 +137,16 @@ export const RIM_FIGURES: readonly Figure[] = [
       { value: "alloy", label: "alloy" },
     ],
   },
-];
+]);
 
 /** The bare rim on a flat plate: the gap under its edge at each hole. */
 export const PLATE_FIGURE: Figure = {
+  stage: "measure",
   name: "rim.plate",
   label: "gap under the rim",
   how: "bare rim on a flat plate, {A} up; feelers under the edge below this hole, 0 where it touches",
   kind: "length",
   picture: "plate",
   likely: [0, 8],
-  places: 72,
+  places: "every-hole",
 };

@@ -1,8 +1,8 @@
 import { SAMPLE_FIGURES } from "./book-in";
-import type { Figure } from "./figure";
+import { type AskedFigure, type Figure, onBoth, takenIn } from "./figure";
 
 /** How the new spokes are held: thread, nipple, hole. Asked where the order is made. */
-export const THREAD_FIGURES: readonly Figure[] = [
+export const THREAD_FIGURES: readonly Figure[] = takenIn("spokes", [
   {
     name: "spoke.threadLength",
     label: "thread on the spoke",
@@ -57,10 +57,10 @@ export const THREAD_FIGURES: readonly Figure[] = [
       { value: "radial", label: "straight at the axle" },
     ],
   },
-];
+]);
 
 /** What is ordered, and from what can be had. */
-export const ORDER_FIGURES: readonly Figure[] = [
+export const ORDER_FIGURES: readonly Figure[] = takenIn("spokes", [
   {
     name: "spoke.material",
     label: "material",
@@ -151,9 +151,9 @@ export const ORDER_FIGURES: readonly Figure[] = [
     picture: "over-rim",
     likely: [300, 720],
   },
-];
+]);
 
-const done = (name: string, label: string, how: string): Figure => ({
+const done = (name: string, label: string, how: string): AskedFigure => ({
   name: `prep.${name}`,
   label,
   how,
@@ -166,7 +166,7 @@ const done = (name: string, label: string, how: string): Figure => ({
 });
 
 /** Before the first spoke goes in. */
-export const PREPARE_FIGURES: readonly Figure[] = [
+export const PREPARE_FIGURES: readonly Figure[] = takenIn("lace", [
   {
     name: "prep.thread",
     label: "thread prepared with",
@@ -204,10 +204,10 @@ export const PREPARE_FIGURES: readonly Figure[] = [
     "all by the same count: until the thread just disappears, or a mark of your own",
   ),
   done("square", "each nipple square in its dimple", "seen before any tension comes on; a cocked one cuts its seat"),
-];
+]);
 
 /** How the lacing is gone about. */
-export const LACING_FIGURES: readonly Figure[] = [
+export const LACING_FIGURES: readonly Figure[] = takenIn("lace", [
   {
     name: "lacing.order",
     label: "order of work",
@@ -234,20 +234,10 @@ export const LACING_FIGURES: readonly Figure[] = [
       { value: "slots", label: "slots" },
     ],
   },
-];
-
-/** A spoke as it was seen in the laced wheel, by rim hole: flange, hub hole, head, over or under. */
-export const SEEN_FIGURE: Figure = {
-  name: "laced.seen",
-  label: "as laced",
-  how: "walked past after lacing",
-  kind: "text",
-  picture: "look",
-  places: 72,
-};
+]);
 
 /** A broken spoke. */
-export const BREAK_FIGURES: readonly Figure[] = [
+export const BREAK_FIGURES: readonly Figure[] = takenIn("lace", [
   {
     name: "break.spoke",
     label: "which spoke",
@@ -287,19 +277,22 @@ export const BREAK_FIGURES: readonly Figure[] = [
     picture: "old-spoke",
     likely: [60, 320],
   },
-];
+]);
 
 /** Which spokes the empty hub holes fall between, by flange; chosen on the drawing. */
-export const SKIP_FIGURES: readonly Figure[] = (["A", "B"] as const).map((s) => ({
-  name: `lacing.skip.${s}`,
-  label: `{${s}} empty hub holes`,
-  how: "which of the even ways",
-  kind: "count",
-  picture: "hole-circle",
-}));
+export const SKIP_FIGURES: readonly Figure[] = takenIn(
+  "spokes",
+  onBoth((s) => ({
+    name: `lacing.skip.${s}`,
+    label: `{${s}} empty hub holes`,
+    how: "which of the even ways",
+    kind: "count",
+    picture: "hole-circle",
+  })),
+);
 
 /** Old spokes, the lacing, and what the new ones are made of. */
-export const SPOKE_FIGURES: readonly Figure[] = [
+export const SPOKE_FIGURES: readonly Figure[] = takenIn("measure", [
   ...SAMPLE_FIGURES,
   {
     name: "sample.pastSlot",
@@ -344,6 +337,7 @@ export const SPOKE_FIGURES: readonly Figure[] = [
     likely: [0.4, 0.8],
   },
   {
+    stage: "tension",
     name: "tension.target",
     label: "tension wanted, N",
     how: "the maker's figure if there is one; on the tighter side",
@@ -351,4 +345,4 @@ export const SPOKE_FIGURES: readonly Figure[] = [
     picture: "look",
     likely: [600, 4000],
   },
-];
+]);

@@ -1,7 +1,7 @@
-import type { Figure } from "./figure";
+import { type AskedFigure, type Figure, takenIn } from "./figure";
 
 /** What the wheel must carry, and what is known of its tension. */
-export const DUTY_FIGURES: readonly Figure[] = [
+export const DUTY_FIGURES: readonly Figure[] = takenIn("tension", [
   {
     name: "tension.makers",
     label: "maker's tension",
@@ -50,10 +50,10 @@ export const DUTY_FIGURES: readonly Figure[] = [
     picture: "rim-width",
     likely: [40, 160],
   },
-];
+]);
 
 /** For the ear: what swings between bend and nipple. */
-export const SOUND_FIGURES: readonly Figure[] = [
+export const SOUND_FIGURES: readonly Figure[] = takenIn("tension", [
   {
     name: "spoke.bodyDiameter",
     label: "thickness in the middle",
@@ -70,9 +70,9 @@ export const SOUND_FIGURES: readonly Figure[] = [
     picture: "nipple",
     likely: [8, 30],
   },
-];
+]);
 
-const done = (name: string, label: string, how: string): Figure => ({
+const done = (name: string, label: string, how: string): AskedFigure => ({
   name: `tension.${name}`,
   label,
   how,
@@ -85,7 +85,7 @@ const done = (name: string, label: string, how: string): Figure => ({
 });
 
 /** Before tension comes on, and how it is brought up. */
-export const STAGING_FIGURES: readonly Figure[] = [
+export const STAGING_FIGURES: readonly Figure[] = takenIn("tension", [
   {
     name: "tension.staging",
     label: "brought up",
@@ -105,6 +105,6 @@ export const STAGING_FIGURES: readonly Figure[] = [
   ),
   done("heads", "heads seated", "a tap with a drift on each head, so that the elbow lies flat on its flange"),
   done("line", "outer spokes bent to their line", "press each at its bend towards the rim before tension does it"),
-];
+]);
 
 export const TENSION_FIGURES: readonly Figure[] = [...DUTY_FIGURES, ...SOUND_FIGURES, ...STAGING_FIGURES];

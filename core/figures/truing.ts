@@ -1,20 +1,32 @@
-import { SCHOOL_WORDS, SCHOOLS } from "../truing/schools";
-import type { Figure } from "./figure";
+import { SCHOOL_WORDS, SCHOOLS } from "../truing/solving/schools";
+import { type Figure, takenIn } from "./figure";
+
+/** Where a wheel is turned for a sitting, with what follows from it. */
+const SITTING_PLACES: readonly {
+  readonly value: string;
+  readonly label: string;
+  readonly tyreOn: boolean;
+  readonly inMachine: boolean;
+}[] = [
+  { value: "off", label: "tyre off, on a stand", tyreOn: false, inMachine: false },
+  { value: "on", label: "tyre on, on a stand", tyreOn: true, inMachine: false },
+  { value: "off-machine", label: "tyre off, in the machine", tyreOn: false, inMachine: true },
+  { value: "on-machine", label: "tyre on, in the machine", tyreOn: true, inMachine: true },
+];
+
+/** What a choice of `true.tyre` means; on a stand with the tyre off while nobody said. */
+export const sittingOf = (told: string | undefined): { readonly tyreOn: boolean; readonly inMachine: boolean } =>
+  SITTING_PLACES.find((p) => p.value === told) ?? SITTING_PLACES[0];
 
 /** Asked once a sitting, before the dial is set. */
-export const SITTING_FIGURES: readonly Figure[] = [
+export const SITTING_FIGURES: readonly Figure[] = takenIn("true", [
   {
     name: "true.tyre",
     label: "tyre, and where the wheel turns",
     how: "on: hop at the rim's edge, small corrections only. In the machine: secured on its stand, engine off, fingers clear of chain and brake",
     kind: "choice",
     picture: "dial",
-    choices: [
-      { value: "off", label: "tyre off, on a stand" },
-      { value: "on", label: "tyre on, on a stand" },
-      { value: "off-machine", label: "tyre off, in the machine" },
-      { value: "on-machine", label: "tyre on, in the machine" },
-    ],
+    choices: SITTING_PLACES.map(({ value, label }) => ({ value, label })),
   },
   {
     name: "true.free",
@@ -23,7 +35,7 @@ export const SITTING_FIGURES: readonly Figure[] = [
     kind: "number",
     picture: "nipple",
     likely: [0, 6],
-    onlyIf: { figure: "true.tyre", is: ["on", "on-machine"] },
+    onlyIf: { figure: "true.tyre", is: SITTING_PLACES.filter((p) => p.tyreOn).map((p) => p.value) },
   },
   {
     name: "true.play",
@@ -36,10 +48,11 @@ export const SITTING_FIGURES: readonly Figure[] = [
       { value: "felt", label: "play felt" },
     ],
   },
-];
+]);
 
 /** Asked with them while no tension was read: a wheel just laced runs as true as a tight one. */
 export const TIGHT_FIGURE: Figure = {
+  stage: "true",
   name: "true.tight",
   label: "how tight it is to begin with",
   how: "only while no tension is read: as a hand feels it",
@@ -54,7 +67,7 @@ export const TIGHT_FIGURE: Figure = {
 };
 
 /** How the bench works at this wheel. */
-export const WAY_FIGURES: readonly Figure[] = [
+export const WAY_FIGURES: readonly Figure[] = takenIn("true", [
   {
     name: "true.school",
     label: "way of working",
@@ -72,46 +85,6 @@ export const WAY_FIGURES: readonly Figure[] = [
     likely: [0.05, 3],
   },
   TIGHT_FIGURE,
-];
+]);
 
-/** A nipple that does not turn, or whose spoke slipped back: kept by spoke. */
-export const STUCK_FIGURE: Figure = {
-  name: "nipple.stuck",
-  label: "does not turn",
-  how: "penetrating oil over night, warmth, or a new spoke and nipple",
-  kind: "choice",
-  picture: "nipple",
-  places: 72,
-  choices: [
-    { value: "stuck", label: "won't turn" },
-    { value: "slipped", label: "slipped back" },
-    { value: "free", label: "turns again" },
-  ],
-};
-
-/** A line of the finish answered: `key|seen`, `key|not-part`, `key|not-done|because`; one place a line. */
-export const FINISH_FIGURE: Figure = {
-  name: "finish.answer",
-  label: "looked at before handing back",
-  how: "seen, not part of this job, or not done and why",
-  kind: "text",
-  picture: "look",
-  places: 40,
-};
-
-/** The first of two lengths that tell the offset together, kept until the second is taken. */
-export const OFFSET_PART_FIGURE: Figure = {
-  name: "true.offsetPart",
-  label: "first of two lengths to the offset",
-  how: "kept until the second is taken",
-  kind: "text",
-  picture: "straight-edge",
-};
-
-export const TRUING_FIGURES: readonly Figure[] = [
-  ...SITTING_FIGURES,
-  ...WAY_FIGURES,
-  STUCK_FIGURE,
-  OFFSET_PART_FIGURE,
-  FINISH_FIGURE,
-];
+export const TRUING_FIGURES: readonly Figure[] = [...SITTING_FIGURES, ...WAY_FIGURES];

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { standingOf } from "../rounds/inside-tolerance";
 import { TOLERANCES } from "../runout/tolerance";
 import { type ThreadParts, threadWindow } from "../spoke/thread-room";
 import { type FinishRecord, finishLines, finishNotes, notFinished, replacedKey } from "./finish";
@@ -39,14 +40,16 @@ describe("thread at the finish", () => {
   });
 });
 
+/** A line read at every hole that swings so far, mm. */
+const wave = (total: number) => [...Array(40).keys()].map((i) => (total / 2) * Math.cos((Math.PI * i) / 10));
+
 const record = (over: Partial<FinishRecord> = {}): FinishRecord => ({
   kind: "rebuild",
   settled: [
     { places: 8, at: 1, moved: 0.02, holds: true },
     { places: 8, at: 3, moved: 0.01, holds: true },
   ],
-  tir: { lateral: 0.2, radial: 0.2 },
-  offset: 0.1,
+  standing: standingOf({ lateral: wave(0.2), radial: wave(0.2), offset: 0.1 }, TOLERANCES.shop),
   tolerance: TOLERANCES.shop,
   spread: 0.1,
   slack: [],

@@ -1,13 +1,14 @@
 import { DRUM_LIMIT } from "../hub/drum";
+import type { Standing } from "../rounds/inside-tolerance";
 import type { ThreadRoom } from "../spoke/thread-room";
-import type { Settled } from "../truing/settled";
+import type { Settled } from "../truing/knowing/settled";
 
 /** What the record says, as far as a finished wheel is concerned. */
 export interface FinishRecord {
   readonly kind: string;
   readonly settled: readonly Settled[] | null;
-  readonly tir: { readonly lateral: number | null; readonly radial: number | null };
-  readonly offset: number | null;
+  /** Run-out and offset against the tolerance. */
+  readonly standing: Standing;
   readonly tolerance: {
     readonly lateral: number;
     readonly radial: number;
@@ -108,6 +109,20 @@ const EYES: readonly Eyes[] = [
 ];
 
 const mm = (x: number) => x.toFixed(2);
+const LINES = { lateral: "side to side", radial: "hop" } as const;
+
+/** What was read of it against what is allowed, and what was not read round the whole wheel. */
+const standingWords = (standing: Standing, tolerance: FinishRecord["tolerance"]): string => {
+  const { lateral, radial, offset, missing } = standing;
+  const read = [
+    lateral && `side to side ${mm(lateral.beside)} of ${tolerance.lateral} mm`,
+    radial && `hop ${mm(radial.beside)} of ${tolerance.radial} mm`,
+    offset !== null && `offset ${mm(Math.abs(offset))} of ${tolerance.offset} mm`,
+  ].filter(Boolean);
+  if (read.length === 0) return "run-out was not read";
+  const lacking = missing.length > 0 ? `; ${missing.map((what) => LINES[what]).join(" and ")} not read all round` : "";
+  return `${read.join(", ")}${lacking}`;
+};
 
 /** The lines of this kind of job, in the order they are looked at. */
 export const finishLines = (r: FinishRecord): FinishLine[] => {
@@ -119,18 +134,13 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
     text: string,
     over: { readonly stops?: boolean; readonly bad?: string | null } = {},
   ) => lines.push({ key, label, state, text, stops: false, bad: null, ...over });
-  const { tir, tolerance } = r;
-  if (tir.lateral === null || tir.radial === null) add("true", "inside the tolerance", "ask", "run-out was not read");
-  else {
-    const inside =
-      tir.lateral <= tolerance.lateral && tir.radial <= tolerance.radial && Math.abs(r.offset ?? 0) <= tolerance.offset;
-    add(
-      "true",
-      "inside the tolerance",
-      inside ? "shown" : "against",
-      `side to side ${mm(tir.lateral)} of ${tolerance.lateral} mm, hop ${mm(tir.radial)} of ${tolerance.radial} mm${r.offset === null ? "" : `, offset ${mm(Math.abs(r.offset))} of ${tolerance.offset} mm`}`,
-    );
-  }
+  const { standing, tolerance } = r;
+  add(
+    "true",
+    "inside the tolerance",
+    ({ inside: "shown", outside: "against", unread: "ask" } as const)[standing.state],
+    standingWords(standing, tolerance),
+  );
   if (r.spread !== null)
     add(
       "even",

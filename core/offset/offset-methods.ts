@@ -1,20 +1,31 @@
 import type { FigureReader } from "../figures/reader";
 import { type Ledger, ledger } from "../ledger/ledger";
 
+/** How an offset is measured. */
+export const OFFSET_METHODS = ["flip", "edge", "string", "frame"] as const;
+export type OffsetMethod = (typeof OFFSET_METHODS)[number];
+
+/** The sum of one way. */
+export interface OffsetSum extends Ledger {
+  readonly way: OffsetMethod;
+}
+
 /**
  * The offset as found, by each way it was measured. Every total is mm, rim centre from hub centre, + towards A.
  *
  * @param toCentre mm, flange to hub centre, each side
  */
-export const offsetSums = (read: FigureReader, toCentre: { readonly A: Ledger; readonly B: Ledger }): Ledger[] => {
-  const sums: Ledger[] = [];
+export const offsetSums = (read: FigureReader, toCentre: { readonly A: Ledger; readonly B: Ledger }): OffsetSum[] => {
+  const sums: OffsetSum[] = [];
+  const add = (way: OffsetMethod, sum: Ledger) => sums.push({ ...sum, way });
   // A flip gauge set on one side and turned over shows twice how far the rim is out.
   if (read.has("offset.flipGap"))
-    sums.push(ledger("Offset, flip gauge", [read.term(0.5, "offset.flipGap", "gap after turning over")]));
+    add("flip", ledger("Offset, flip gauge", [read.term(0.5, "offset.flipGap", "gap after turning over")]));
   // From the hub's middle out to the face, in to the drum's edge, down to the rim's near edge, half a rim to its middle.
   if (read.hasAll(["offset.edgeDepth", "offset.edgeFromFace", "offset.edgeSide"])) {
     const to = read.word("offset.edgeSide") === "A" ? 1 : -1;
-    sums.push(
+    add(
+      "edge",
       ledger("Offset, straight edge on the drum's edge", [
         read.term(0.5 * to, "hub.width"),
         read.term(-to, "offset.edgeFromFace", "spacer face in to the edge"),
@@ -25,7 +36,8 @@ export const offsetSums = (read: FigureReader, toCentre: { readonly A: Ledger; r
   }
   // String at +(rim's half width) on each side; what it clears the flange by tells the rim's middle from the flanges'.
   if (read.hasAll(["offset.stringA", "offset.stringB"]))
-    sums.push(
+    add(
+      "string",
       ledger("Offset, string over both sides", [
         read.term(0.5, "offset.stringA", "space, {A}"),
         read.term(-0.5, "offset.stringB", "space, {B}"),

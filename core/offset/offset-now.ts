@@ -1,6 +1,6 @@
 import type { FigureReader } from "../figures/reader";
 import type { Ledger } from "../ledger/ledger";
-import { offsetFromFrame } from "./offset-methods";
+import { type OffsetMethod, offsetFromFrame } from "./offset-methods";
 
 /** One length taken of the wheel as it stands on its stand. */
 export interface OffsetAsk {
@@ -12,9 +12,12 @@ export interface OffsetAsk {
   readonly takeAs: readonly [string, string] | null;
 }
 
+/** How the offset is told at the stand: straight from where it is wanted, or by a way that measures it from the hub. */
+export type OffsetNowMethod = OffsetMethod | "direct";
+
 /** A way of measuring how far the rim's middle stands from where it is wanted: a sum of what is asked, and the rest. */
 export interface OffsetWay {
-  readonly key: string;
+  readonly key: OffsetNowMethod;
   /** What it is measured with. */
   readonly label: string;
   readonly asks: readonly OffsetAsk[];

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
-import { settledBetween } from "../truing/settled";
+import { settledBetween } from "../truing/knowing/settled";
 import { atHoles } from "./at-holes";
 import { fromHighAndLow, fromPenMark, fromRubbing } from "./other-ways";
 

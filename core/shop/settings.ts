@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { SCHOOLS } from "../truing/schools";
+import { SCHOOLS } from "../truing/solving/schools";
 
 const minutes = z
   .int({ error: "whole minutes" })

@@ -1,5 +1,5 @@
 import { type StageTime, stageTimes } from "../planning/stage-times";
-import { totalBesideSeam } from "../runout/beside-seam";
+import { standingOf } from "../rounds/inside-tolerance";
 
 /** A wheel as it was handed back; mm, N. */
 export interface HandedBack {
@@ -151,18 +151,17 @@ export const shopFigures = (record: ShopRecord, today: string): ShopFigures => {
     left: newest
       .filter((h) => h.lateral.length > 0)
       .flatMap((h) => {
-        const known = [h.lateral, h.radial].every((line) => line.filter((v) => v !== null).length >= 4);
-        if (!known) return [];
-        const lateral = totalBesideSeam(h.lateral)?.beside ?? 0;
-        const radial = totalBesideSeam(h.radial)?.beside ?? 0;
+        const { state, lateral, radial } = standingOf(h, h.tolerance);
+        // A wheel of which half was read tells nothing of how true wheels leave.
+        if (state === "unread" || !lateral || !radial) return [];
         return [
           {
             jobId: h.jobId,
             mark: h.mark,
             finished: h.finished,
-            lateral,
-            radial,
-            inside: lateral <= h.tolerance.lateral + 1e-9 && radial <= h.tolerance.radial + 1e-9,
+            lateral: lateral.beside,
+            radial: radial.beside,
+            inside: state === "inside",
           },
         ];
       })

@@ -1,4 +1,4 @@
-import { Matrix, solve } from "ml-matrix";
+import { cholesky, choleskySolve, multiply } from "../mechanics/dense";
 import type { ElasticWheel } from "../mechanics/elastic-wheel";
 import { totalReading } from "../runout/runout";
 import type { SoundKind } from "./sounding";
@@ -70,6 +70,9 @@ export interface EveningOut {
   readonly radialTir: { readonly now: number; readonly later: number } | null;
 }
 
+const transposed = (m: Float64Array, n: number): Float64Array =>
+  Float64Array.from(m, (_, at) => m[(at % n) * n + Math.floor(at / n)]);
+
 /** Part of a spoke's stiffness under which a movement is taken for the whole rim's, which tensions cannot tell. */
 const RIGID_PART = 0.04;
 
@@ -87,20 +90,23 @@ export const eveningOut = (
   radial: readonly (number | null)[],
 ): EveningOut => {
   const { n, influences } = elastic;
-  const rows = (m: Float64Array) => new Matrix([...Array(n).keys()].map((i) => [...m.subarray(i * n, (i + 1) * n)]));
-  const K = rows(influences.tension);
-  const change = Matrix.columnVector(tension.map((t, i) => (t === null ? 0 : wanted[i] - t)));
+  const K = influences.tension;
+  const Kt = transposed(K, n);
+  const change = Float64Array.from(tension, (t, i) => (t === null ? 0 : wanted[i] - t));
+  const normal = multiply(Kt, K, n, n, n);
   const hold = (RIGID_PART * Math.max(...elastic.axial)) ** 2;
-  const shorter = solve(K.transpose().mmul(K).add(Matrix.eye(n, n).mul(hold)), K.transpose().mmul(change));
+  for (let i = 0; i < n; i++) normal[i * n + i] += hold;
+  const factor = cholesky(normal, n);
+  const shorter = factor ? choleskySolve(factor, n, multiply(Kt, change, n, n, 1)) : new Float64Array(n);
   const moved = (list: readonly (number | null)[], per: Float64Array) => {
-    const by = rows(per).mmul(shorter).to1DArray();
+    const by = multiply(per, shorter, n, n, 1);
     return list.map((v, i) => (v === null ? null : v + by[i]));
   };
   const later = { lateral: moved(lateral, influences.lateral), radial: moved(radial, influences.radial) };
   const tir = (now: readonly (number | null)[], then: readonly (number | null)[]) =>
     now.filter((v) => v !== null).length < 4 ? null : { now: totalReading(now), later: totalReading(then) };
   return {
-    turns: shorter.to1DArray().map((mm) => mm / pitch),
+    turns: Array.from(shorter, (mm) => mm / pitch),
     ...later,
     lateralTir: tir(lateral, later.lateral),
     radialTir: tir(radial, later.radial),

@@ -1,4 +1,4 @@
-import { Matrix, solve } from "ml-matrix";
+import { cholesky, choleskySolve, inverseDiagonal } from "../mechanics/dense";
 
 /** A pair squeezed by hand: is the first tighter than the second? */
 export interface Squeeze {
@@ -45,10 +45,11 @@ export const rankByHand = (pairs: readonly Squeeze[]): Felt[] => {
   const level = new Float64Array(n);
   /** A wish to be alike: levels spread about two steps. */
   const wish = 1 / 4;
-  let curve: number[][] = [];
+  let factor: Float64Array | null = null;
   for (let pass = 0; pass < 40; pass++) {
     const slope = Float64Array.from(level, (v) => wish * v);
-    curve = numbers.map((_, i) => numbers.map((__, j) => (i === j ? wish : 0)));
+    const curve = new Float64Array(n * n);
+    for (let i = 0; i < n; i++) curve[i * n + i] = wish;
     for (const p of pairs) {
       const i = at.get(p.spoke) ?? 0;
       const j = at.get(p.against) ?? 0;
@@ -76,12 +77,14 @@ export const rankByHand = (pairs: readonly Squeeze[]): Felt[] => {
       const h = bend / 2;
       slope[i] += g;
       slope[j] -= g;
-      curve[i][i] += h;
-      curve[j][j] += h;
-      curve[i][j] -= h;
-      curve[j][i] -= h;
+      curve[i * n + i] += h;
+      curve[j * n + j] += h;
+      curve[i * n + j] -= h;
+      curve[j * n + i] -= h;
     }
-    const step = solve(new Matrix(curve), Matrix.columnVector([...slope])).to1DArray();
+    factor = cholesky(curve, n);
+    if (!factor) break;
+    const step = choleskySolve(factor, n, slope);
     let most = 0;
     for (let i = 0; i < n; i++) {
       level[i] -= step[i];
@@ -89,10 +92,10 @@ export const rankByHand = (pairs: readonly Squeeze[]): Felt[] => {
     }
     if (most < 1e-9) break;
   }
-  const spread = solve(new Matrix(curve), Matrix.eye(n, n));
+  const spread = factor ? inverseDiagonal(factor, n) : new Float64Array(n);
   return numbers
     .map((spoke, i) => {
-      const sure = Math.sqrt(Math.max(0, spread.get(i, i)));
+      const sure = Math.sqrt(Math.max(0, spread[i]));
       // Slack: looser than everything it was felt against, and far from the middle.
       const own = pairs.filter((p) => p.spoke === spoke || p.against === spoke);
       const always = own.every((p) => (p.spoke === spoke ? p.felt === "looser" : p.felt === "tighter"));

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import type { RoundReadings } from "../rounds/round-readings";
 import { BadInput } from "../wheel/bad-input";
 import { parseWith } from "../wheel/parse-with";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
-import { SCHOOLS, type School } from "./schools";
-import type { OwnBend, PastRound, RoundReadings } from "./state";
+import type { OwnBend, PastRound } from "./knowing/state";
+import { SCHOOLS, type School } from "./solving/schools";
 
 const finite = z.number({
   error: (i) => `${JSON.stringify(i.input) ?? "nothing"} is not a number; give mm, N, or null where nothing was read`,

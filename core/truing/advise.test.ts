@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
-import { turnsText } from "@/core/truing/explain";
 import { chance } from "@/devices/random";
 import { bendsFound, bentTrials } from "./bent-trial.test.rig";
+import { turnsText } from "./saying/explain";
 import { runTrial, trialWheel } from "./trial.test.rig";
 
 /** TRIAL_SEEDS="101 102 …" tries others. */

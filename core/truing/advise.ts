@@ -1,18 +1,18 @@
 import type { WheelGeometry } from "../mechanics/elastic-wheel";
 import { sideMean, spreadOf } from "../tension/spread";
-import type { Advice, Forecast } from "./advice";
 import type { AdviseInput } from "./advise-input";
-import { type Aim, type Outcome, outcome, trouble } from "./aim";
-import { bareRim } from "./bare-rim";
-import { worstBend } from "./bend";
-import { explain } from "./explain";
-import { handSteps } from "./hand-steps";
-import { knownOf } from "./known";
-import { makeAim, settledAim, slackAtEnd } from "./make-aim";
-import { bySchool, inPairs, type School } from "./schools";
-import { solveAim } from "./solve-aim";
-import { squaresOf } from "./squares";
-import { judge, rimAction } from "./verdict";
+import { bareRim } from "./knowing/bare-rim";
+import { worstBend } from "./knowing/bend";
+import { knownOf } from "./knowing/known";
+import type { Advice, Forecast } from "./saying/advice";
+import { explain } from "./saying/explain";
+import { judge, rimAction } from "./saying/verdict";
+import { type Aim, type Outcome, outcome, trouble } from "./solving/aim";
+import { handSteps } from "./solving/hand-steps";
+import { makeAim, settledAim, slackAtEnd } from "./solving/make-aim";
+import { bySchool, inPairs, type School } from "./solving/schools";
+import { solveAim } from "./solving/solve-aim";
+import { squaresOf } from "./solving/squares";
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;

@@ -1,10 +1,10 @@
 import { readWheel } from "@/core/wheel/wheel-file";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
-import type { Advice } from "./advice";
 import { advise } from "./advise";
-import type { PastRound } from "./state";
-import { withoutWholeRim } from "./state";
+import type { PastRound } from "./knowing/state";
+import { withoutWholeRim } from "./knowing/state";
+import type { Advice } from "./saying/advice";
 import { type TrialBuild, trialWheel } from "./trial.test.rig";
 
 const BUILDS: readonly TrialBuild[] = ["steel", "alloy", "single-sided"];

@@ -2,9 +2,9 @@ import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { sideTensions } from "@/core/tension/balance";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { type Aim, outcome } from "./aim";
-import { handSteps } from "./hand-steps";
-import { solveAim } from "./solve-aim";
+import { type Aim, outcome } from "./solving/aim";
+import { handSteps } from "./solving/hand-steps";
+import { solveAim } from "./solving/solve-aim";
 
 /** What a wheel could be: mm with turns of any size, and in steps of a hand as far as a search finds them. */
 export interface BestPossible {

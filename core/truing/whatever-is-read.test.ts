@@ -5,7 +5,7 @@ import { RimBuckles } from "../mechanics/elastic-wheel";
 import type { WheelInput } from "../wheel/wheel-file";
 import { advise } from "./advise";
 import { readAdvise } from "./advise-input";
-import { SCHOOLS } from "./schools";
+import { SCHOOLS } from "./solving/schools";
 import { type TrialBuild, trialWheel } from "./trial.test.rig";
 
 const BUILDS: readonly TrialBuild[] = ["steel", "alloy", "single-sided"];

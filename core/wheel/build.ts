@@ -7,7 +7,7 @@ import { flangeToCentre } from "../hub/flange";
 import { holeCircle } from "../hub/hole-circle";
 import { type Ledger, ledger } from "../ledger/ledger";
 import type { Taken } from "../measurement/taken";
-import { foundOffset, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
+import { foundOffset, type OffsetSum, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
 import { type OffsetWay, offsetWaysNow } from "../offset/offset-now";
 import { countingErd, type ErdMethod, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
 import { type FlatPlate, flatPlate } from "../rim/flat-plate";
@@ -28,7 +28,7 @@ export interface WheelBuild {
   readonly erdSums: readonly ErdSum[];
   readonly toCentre: { readonly A: Ledger; readonly B: Ledger };
   readonly holeCircle: { readonly A: Ledger; readonly B: Ledger };
-  readonly offsetSums: readonly Ledger[];
+  readonly offsetSums: readonly OffsetSum[];
   readonly offsetFound: Ledger | null;
   readonly offsetWanted: Ledger;
   /** How it can be told at the stand where the rim stands now. */
@@ -181,7 +181,7 @@ export const buildFromFigures = (
     erdSums: sums,
     toCentre,
     holeCircle: circle,
-    offsetSums: [...ways, ...[offsetFromFrame(aside)].flatMap((l) => (l ? [l] : []))],
+    offsetSums: [...ways, ...[offsetFromFrame(aside)].flatMap((l) => (l ? [{ ...l, way: "frame" as const }] : []))],
     offsetFound: found,
     offsetWanted: wanted,
     offsetWays: offsetWaysNow(aside, toCentre, found, wanted),

@@ -5,16 +5,22 @@ import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/c
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { FigureList, FigureTag } from "../parts/figure-list";
-import { type BenchRecord, FiguresBench, type ParticularAsked } from "../parts/figures-bench";
-import { Groups } from "../parts/groups";
-import { WheelPlan } from "../parts/wheel-plan";
+import type { ParticularAsked } from "../parts/bench/bench-record";
+import { FigureList, FigureTag } from "../parts/bench/figure-list";
+import { FiguresBench } from "../parts/bench/figures-bench";
+import { StageFrame } from "../parts/frame/stage-frame";
+import { Tabs } from "../parts/frame/tabs";
+import { useBench } from "../parts/kept/use-bench";
+import { type JobOnPage, useStage } from "../parts/kept/use-job";
+import { WheelPlan } from "../parts/wheel/wheel-plan";
 import { ConditionLines, ConditionMarks } from "./condition-marks";
+import { particularsAsked, type ToldAtCounter } from "./particulars";
 import { Photos } from "./photos";
 import { StripDown } from "./strip-down";
 
-interface BookInProps extends BenchRecord {
-  readonly particulars: readonly ParticularAsked[];
+/** What booking in shows of a job. */
+export interface BookInOnPage extends JobOnPage {
+  readonly told: ToldAtCounter;
   readonly wheel: Wheel | null;
   readonly spokes: readonly PlacedSpoke[];
   readonly doubts: readonly Doubt[];
@@ -29,100 +35,106 @@ interface BookInProps extends BenchRecord {
 const LOST = [...LOST_FIGURES, ...SAMPLE_FIGURES].map((f) => f.name);
 /** What the counter asks, in under a minute; the rest can follow. */
 const COUNTER = ["customer", "telephone", "wanted", "promised"];
-const GROUPS = [
+const TABS = [
   { key: "counter", label: "Counter" },
   { key: "before", label: "Before the key" },
   { key: "wheel", label: "Wheel" },
   { key: "photos", label: "Photos" },
 ] as const;
-type Group = (typeof GROUPS)[number]["key"];
+type Tab = (typeof TABS)[number]["key"];
 
 /** The wheel as it stands: who brought it, what will be lost once a key is put to it, how each part is. */
-export const BookIn = (props: BookInProps) => {
-  const { wheel, spokes, names, particulars, photos, jobId, taken } = props;
+export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
+  const job = useStage("book-in", initial);
+  const { wheel, spokes, names, photos, jobId } = job;
+  const bench = useBench(job);
+  const { taken } = bench;
+  const particulars = particularsAsked(job.told);
   const atCounter = particulars.some((p) => p.key === "customer" && !p.value);
-  const [group, setGroup] = useState<Group>(atCounter ? "counter" : "before");
+  const [tab, setTab] = useState<Tab>(atCounter ? "counter" : "before");
   const counter = particulars.filter((p) => COUNTER.includes(p.key));
   const rest = particulars.filter((p) => !COUNTER.includes(p.key));
   const scrap = CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap");
-  const figures = { counter: [], before: LOST, wheel: KIND_FIGURES.map((f) => f.name), photos: [] }[group];
+  const figures = { counter: [], before: LOST, wheel: KIND_FIGURES.map((f) => f.name), photos: [] }[tab];
   return (
-    <FiguresBench
-      {...props}
-      figures={figures}
-      particulars={group === "counter" ? counter : group === "wheel" ? rest : []}
-      ledgers={[]}
-      doubts={props.doubts.filter((d) => LOST.includes(d.figure))}
-      problem={null}
-      presets={{}}
-      cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
-      notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
-      drawing={(tap) => (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr]">
-          <div className="flex min-h-0 flex-col p-2 portrait:flex-row">
-            <ConditionMarks row="above" tap={tap} />
-            <div className="relative min-h-0 min-w-0 flex-1">
-              {wheel && (
-                <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
-              )}
-              <ConditionLines />
-              {scrap.length > 0 && (
-                <p role="alert" className="absolute inset-x-0 top-1/2 bg-stop p-2 text-center text-lg text-paper">
-                  {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
-                </p>
-              )}
+    <StageFrame job={job} current="book-in">
+      <FiguresBench
+        bench={bench}
+        figures={figures}
+        particulars={tab === "counter" ? counter : tab === "wheel" ? rest : []}
+        ledgers={[]}
+        doubts={job.doubts.filter((d) => LOST.includes(d.figure))}
+        problem={null}
+        presets={{}}
+        cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
+        notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
+        drawing={(tap) => (
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr]">
+            <div className="flex min-h-0 flex-col p-2 portrait:flex-row">
+              <ConditionMarks row="above" tap={tap} />
+              <div className="relative min-h-0 min-w-0 flex-1">
+                {wheel && (
+                  <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
+                )}
+                <ConditionLines />
+                {scrap.length > 0 && (
+                  <p role="alert" className="absolute inset-x-0 top-1/2 bg-stop p-2 text-center text-lg text-paper">
+                    {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
+                  </p>
+                )}
+              </div>
+              <ConditionMarks row="below" tap={tap} />
             </div>
-            <ConditionMarks row="below" tap={tap} />
-          </div>
-          <div className="flex min-h-0 flex-col border-l border-grid portrait:border-t portrait:border-l-0">
-            <Groups
-              groups={GROUPS}
-              current={group}
-              pages
-              onChange={(to) => {
-                tap.close();
-                setGroup(to);
-              }}
-            />
-            <div className="min-h-0 flex-1 overflow-y-auto">
-              {group === "counter" && (
-                <>
-                  {counter.map((p) => (
-                    <Particular key={p.key} particular={p} tap={tap} />
-                  ))}
-                  <div className="flex flex-wrap gap-2 p-3">
-                    <a
-                      href={`/api/jobs/${jobId}/label`}
-                      target="_blank"
-                      rel="noreferrer"
-                      className="inline-flex min-h-14 items-center border-2 border-ink px-4 text-lg"
-                    >
-                      print the label to tie on
-                    </a>
-                  </div>
-                  <Photos jobId={jobId} photos={photos} />
-                </>
-              )}
-              {group === "before" && (
-                <>
-                  <FigureList figures={LOST} names={names} tap={tap} loud={LOST} />
-                  <StripDown tap={tap} />
-                </>
-              )}
-              {group === "wheel" && (
-                <>
-                  <FigureList figures={figures} names={names} tap={tap} />
-                  {rest.map((p) => (
-                    <Particular key={p.key} particular={p} tap={tap} />
-                  ))}
-                </>
-              )}
-              {group === "photos" && <Photos jobId={jobId} photos={photos} />}
+            <div className="flex min-h-0 flex-col border-l border-grid portrait:border-t portrait:border-l-0">
+              <Tabs
+                tabs={TABS}
+                current={tab}
+                pages
+                onChange={(to) => {
+                  tap.close();
+                  setTab(to);
+                }}
+              />
+              <div className="min-h-0 flex-1 overflow-y-auto">
+                {tab === "counter" && (
+                  <>
+                    {counter.map((p) => (
+                      <Particular key={p.key} particular={p} tap={tap} />
+                    ))}
+                    <div className="flex flex-wrap gap-2 p-3">
+                      <a
+                        href={`/api/jobs/${jobId}/label`}
+                        target="_blank"
+                        rel="noreferrer"
+                        className="inline-flex min-h-14 items-center border-2 border-ink px-4 text-lg"
+                      >
+                        print the label to tie on
+                      </a>
+                    </div>
+                    <Photos jobId={jobId} photos={photos} />
+                  </>
+                )}
+                {tab === "before" && (
+                  <>
+                    <FigureList figures={LOST} names={names} tap={tap} loud={LOST} />
+                    <StripDown tap={tap} />
+                  </>
+                )}
+                {tab === "wheel" && (
+                  <>
+                    <FigureList figures={figures} names={names} tap={tap} />
+                    {rest.map((p) => (
+                      <Particular key={p.key} particular={p} tap={tap} />
+                    ))}
+                  </>
+                )}
+                {tab === "photos" && <Photos jobId={jobId} photos={photos} />}
+              </div>
             </div>
           </div>
-        </div>
-      )}
-    />
+        )}
+      />
+    </StageFrame>
   );
 };
 

@@ -1,6 +1,7 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import type { CONDITION_PARTS } from "@/core/figures/book-in";
-import type { Tap } from "../parts/figures-bench";
+import type { Tap } from "../parts/bench/bench-record";
+import { listWords } from "../parts/bench/figure-shown";
 
 const ORDER = ["sound", "watch", "replace", "scrap"] as const;
 type Condition = (typeof ORDER)[number];
@@ -76,14 +77,14 @@ export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap 
   <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper portrait:w-48 portrait:grid-cols-1 portrait:content-around">
     {ROWS[row].map(({ part }) => {
       const name = `condition.${part}`;
-      const now = tap.label(name);
-      const at = ORDER.indexOf(now as Condition);
-      const note = tap.label(`${name}.note`);
+      const shown = tap.shown(name);
+      const at = shown.state === "taken" ? ORDER.indexOf(shown.typed as Condition) : -1;
+      const note = tap.shown(`${name}.note`);
       return (
         <div key={part} className="min-w-0">
           <button
             type="button"
-            aria-label={`${FIGURES[name].label}: ${at < 0 ? "not looked at" : now}, change`}
+            aria-label={`${FIGURES[name].label}: ${at < 0 ? "not looked at" : ORDER[at]}, change`}
             title={FIGURES[name].how}
             onClick={() => tap.put(name, ORDER[(at + 1) % ORDER.length])}
             className="flex min-h-12 w-full items-center gap-2 border border-rule px-2 text-lg"
@@ -97,8 +98,8 @@ export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap 
             aria-label={`${FIGURES[name].label}: note`}
             className="block min-h-12 w-full truncate px-2 text-left text-base"
           >
-            {at > 0 && <b>{now}: </b>}
-            <span className="underline">{note === "not yet" ? "note" : note}</span>
+            {at > 0 && <b>{ORDER[at]}: </b>}
+            <span className="underline">{note.state === "open" ? "note" : listWords(note)}</span>
           </button>
         </div>
       );

@@ -1,8 +1,9 @@
 "use client";
 import Image from "next/image";
-import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
+import { useEnter } from "../parts/kept/use-enter";
+import { useWaiting } from "../parts/kept/use-job";
 
 interface PhotoShown {
   readonly id: string;
@@ -16,43 +17,27 @@ const MOST_BYTES = 20 * 1024 * 1024;
 
 /** Photos of the job: from a file or the camera, small in a row, seen large when tapped. */
 export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly PhotoShown[] }) => {
-  const router = useRouter();
+  const enter = useEnter(jobId);
+  const waiting = useWaiting(jobId).filter((e) => e.what === "photo");
   const [message, setMessage] = useState<string | null>(null);
-  const [waiting, setWaiting] = useState<readonly { readonly id: string; readonly file: File }[]>([]);
   const file = useRef<HTMLInputElement>(null);
   const camera = useRef<HTMLInputElement>(null);
-  const send = async (list: readonly { readonly id: string; readonly file: File }[]) => {
+  const take = async (list: readonly File[]) => {
     setMessage(null);
-    const left: { readonly id: string; readonly file: File }[] = [];
-    for (const item of list) {
-      if (item.file.size > MOST_BYTES) {
-        setMessage(`“${item.file.name}” has ${(item.file.size / 1048576).toFixed(0)} MB; at most 20 MB will do`);
+    for (const picture of list) {
+      if (picture.size > MOST_BYTES) {
+        setMessage(`“${picture.name}” has ${(picture.size / 1048576).toFixed(0)} MB; at most 20 MB will do`);
         continue;
       }
-      setWaiting([item]);
-      try {
-        const sent = await fetch(
-          `/api/jobs/${jobId}/photos?id=${item.id}&caption=${encodeURIComponent(item.file.name)}`,
-          {
-            method: "POST",
-            body: item.file,
-          },
-        );
-        if (sent.status >= 500) throw new Error();
-        const answer = await sent.json();
-        if (!sent.ok) setMessage(answer.error?.message ?? "not taken");
-      } catch {
-        left.push(item);
-      }
+      const caption = picture.name;
+      const sent = await enter({ what: "photo", jobId, id: crypto.randomUUID(), caption, file: picture });
+      if (sent.state === "refused") setMessage(sent.message);
     }
-    setWaiting(left);
-    if (left.length > 0) setMessage("The record cannot be reached; the photo is kept here. Send it again in a moment.");
-    router.refresh();
   };
   const chosen = (input: HTMLInputElement) => {
-    const list = [...(input.files ?? [])].map((f) => ({ id: crypto.randomUUID(), file: f }));
+    const list = [...(input.files ?? [])];
     input.value = "";
-    void send(list);
+    void take(list);
   };
   return (
     <section aria-label="photos" className="p-3">
@@ -86,18 +71,13 @@ export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly Phot
           onChange={(e) => chosen(e.currentTarget)}
         />
       </div>
-      {waiting.length > 0 && !message && <p className="pt-2 text-base">storing {waiting[0].file.name} …</p>}
+      {waiting.length > 0 && !message && <p className="pt-2 text-base">storing {waiting[0].caption} …</p>}
       {message && (
         <p role="alert" className="pt-2 text-base font-bold">
-          {message}{" "}
-          {waiting.length > 0 && (
-            <button type="button" className="min-h-12 underline" onClick={() => void send(waiting)}>
-              send again
-            </button>
-          )}
+          {message}
         </p>
       )}
-      {photos.length === 0 && !message && (
+      {photos.length === 0 && waiting.length === 0 && !message && (
         <p className="pt-3 text-base">
           No photo yet. One of each side, and one of the spacers in their order, before the key goes on.
         </p>

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { Tap } from "../parts/figures-bench";
+import type { Tap } from "../parts/bench/bench-record";
 
 /** The two that decide how the wheel goes together again and cannot be found out afterwards. */
 const FIRST_TWO = [
@@ -11,8 +11,8 @@ const FIRST_TWO = [
 /** Starting to strip: asks once, when what is lost for good was not taken, and then lets be. */
 export const StripDown = ({ tap }: { tap: Tap }) => {
   const [asked, setAsked] = useState(false);
-  const missing = FIRST_TWO.filter((f) => tap.label(f.name) === "not yet");
-  if (tap.label("strip.started") !== "not yet")
+  const missing = FIRST_TWO.filter((f) => tap.shown(f.name).state === "open");
+  if (tap.shown("strip.started").state !== "open")
     return (
       <p className="px-3 py-3 text-base">
         Being stripped.

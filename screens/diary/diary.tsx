@@ -8,14 +8,15 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Away } from "@/core/planning/bench-day";
 import type { Diary as DiaryData, DiaryJob } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
-import { ListImport } from "../parts/list-import";
-import { send } from "../parts/outbox";
-import { ShopBar } from "../parts/shop-bar";
+import { ShopBar } from "../parts/frame/shop-bar";
+import { changeRecord } from "../parts/kept/change-record";
+import { saidOf } from "../parts/kept/sent";
+import { useRefresh } from "../parts/kept/use-refresh";
+import { ListImport } from "../parts/lists/list-import";
 
 /** Away times listed; the rest are counted. */
 const AWAY_SHOWN = 12;
@@ -26,7 +27,7 @@ const clock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(Math.ro
 
 /** Days as a tape with the bench hours filled; the wheels in their order, each with when it can be ready. */
 export const Diary = ({ diary }: { diary: DiaryData }) => {
-  const router = useRouter();
+  const refresh = useRefresh();
   const { plan, today } = diary;
   const firstSlot = (id: string) => plan.slots.findIndex((s) => s.id === id);
   const inOrder = [...diary.jobs].sort((p, q) => {
@@ -42,9 +43,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
   );
   const save = async (ids: readonly string[]) => {
     setOrder(ids.length > 0 ? ids : null);
-    const sent = await send("/api/diary/order", { ids });
-    setMessage(sent.ok ? null : sent.message);
-    router.refresh();
+    const sent = await changeRecord("/api/diary/order", { ids });
+    setMessage(saidOf(sent));
+    refresh();
     setOrder(null);
   };
   const now = plan.slots[0];
@@ -52,9 +53,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
   // A promise is in danger as soon as work that goes slowly would break it.
   const late = diary.slow.filter((r) => (r.late ?? 0) > 0);
   const backOn = async (away: Away) => {
-    const sent = await send("/api/diary/away", { uid: away.uid, day: away.day }, "DELETE");
-    setMessage(sent.ok ? null : sent.message);
-    router.refresh();
+    const sent = await changeRecord("/api/diary/away", { uid: away.uid, day: away.day }, "DELETE");
+    setMessage(saidOf(sent));
+    refresh();
   };
   return (
     <div className="flex h-dvh flex-col">
@@ -147,7 +148,7 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
               to="/api/lists/calendar"
               accept=".ics,text/calendar"
               className="flex min-h-14 items-center justify-between gap-3 border border-rule px-3"
-              onTaken={() => router.refresh()}
+              onTaken={refresh}
             />
             {diary.away.length === 0 && <p className="text-base">Nothing in sight; closed days are in the settings.</p>}
             <ul>

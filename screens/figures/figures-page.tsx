@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useCallback } from "react";
 import type { ShopFigures } from "@/core/shop/shop-figures";
-import { ShopBar } from "../parts/shop-bar";
+import { ShopBar } from "../parts/frame/shop-bar";
 import { Chart, type Inks } from "./chart";
 
 const MONTH_NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];

@@ -1,9 +1,10 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type FinishAnswer, type FinishLine, stopsSigning } from "@/core/finish/finish";
-import { EntryBar } from "../parts/entry-bar";
-import { send } from "../parts/outbox";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { useWho } from "../parts/kept/kept-choice";
+import { saidOf } from "../parts/kept/sent";
+import { useEnter } from "../parts/kept/use-enter";
 
 /** How a line stands, told by shape: ticked, told otherwise, struck, against it, open. */
 const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undefined }) => {
@@ -43,27 +44,19 @@ export const FinishList = ({
   jobId,
   lines,
   answers,
-  onTold,
 }: {
   jobId: string;
   lines: readonly FinishLine[];
   answers: Readonly<Record<string, FinishAnswer>>;
-  onTold: (key: string, answer: FinishAnswer) => void;
 }) => {
-  const router = useRouter();
+  const enter = useEnter(jobId);
+  const [who] = useWho();
   const [because, setBecause] = useState<FinishLine | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const put = async (line: FinishLine, answer: FinishAnswer) => {
-    const sent = await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: "finish.answer",
-      place: lines.indexOf(line) + 1,
-      typed: `${line.key}|${answer.answer}${answer.because ? `|${answer.because}` : ""}`,
-    });
-    setMessage(sent.ok ? null : sent.message);
-    onTold(line.key, answer);
+    const act = { what: "finish-answered" as const, line: line.key, ...answer };
     setBecause(null);
-    router.refresh();
+    setMessage(saidOf(await enter({ what: "act", jobId, id: crypto.randomUUID(), act, who })));
   };
   const key = (on: boolean) => `min-h-14 min-w-32 border-l border-rule px-3 text-lg ${on ? "bg-ink text-paper" : ""}`;
   return (

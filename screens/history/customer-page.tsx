@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { ShopBar } from "../parts/shop-bar";
+import { ShopBar } from "../parts/frame/shop-bar";
 
 interface CustomerPageProps {
   readonly name: string;

@@ -3,9 +3,10 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
-import { settledBetween } from "@/core/truing/settled";
-import { send } from "../parts/outbox";
-import { ShopBar } from "../parts/shop-bar";
+import { settledBetween } from "@/core/truing/knowing/settled";
+import { ShopBar } from "../parts/frame/shop-bar";
+import { saidOf } from "../parts/kept/sent";
+import { send } from "../parts/kept/use-enter";
 
 const KINDS = [
   { kind: "check-only", label: "check" },
@@ -21,8 +22,10 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
   const visits = [...history.visits].reverse();
   const again = async (kind: string) => {
     const id = crypto.randomUUID();
-    const sent = await send("/api/jobs", { id, kind, wheelId: history.wheelId });
-    if (!sent.ok) return setMessage(sent.message);
+    const body = { id, kind, wheelId: history.wheelId };
+    const sent = await send({ what: "other", jobId: id, url: "/api/jobs", body, words: "a new visit" });
+    setMessage(saidOf(sent));
+    if (sent.state !== "taken") return;
     router.push(`/jobs/${id}/${kind === "rebuild" ? "book-in" : kind === "broken-spoke" ? "lace" : "true"}`);
   };
   return (

@@ -1,8 +1,8 @@
 import Link from "next/link";
 import type { JobRow } from "@/core/planning/job-row";
 import { STAGE_NAMES } from "@/core/wheel/stages";
-import { StateMark } from "../parts/line";
-import { ShopBar } from "../parts/shop-bar";
+import { ShopBar } from "../parts/frame/shop-bar";
+import { StateMark } from "../parts/frame/stage-bar";
 import { NewJob } from "./new-job";
 
 const day = (iso: string) =>

@@ -2,7 +2,11 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
-import { send } from "../parts/outbox";
+import { checkFigure } from "@/core/figures/check-figure";
+import { changeRecord } from "../parts/kept/change-record";
+import { useWho } from "../parts/kept/kept-choice";
+import { saidOf } from "../parts/kept/sent";
+import { send } from "../parts/kept/use-enter";
 
 const KINDS = [
   { kind: "rebuild", label: "Rebuild" },
@@ -38,37 +42,49 @@ const firstPlace = (kind: Kind): string =>
 /** A new wheel: its kind is chosen first; with a customer waiting three taps lead to the first reading. */
 export const NewJob = () => {
   const router = useRouter();
+  const [who] = useWho();
   const [message, setMessage] = useState<string | null>(null);
   const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
   const [step, setStep] = useState(0);
   const [learning, setLearning] = useState(false);
-  const start = async (kind: Kind) => {
+  /** Opens a job. @returns its id; null where it could not, and why is said */
+  const open = async (kind: Kind | "practice"): Promise<string | null> => {
     const id = crypto.randomUUID();
-    const sent = await send("/api/jobs", { id, kind });
-    if (!sent.ok) return setMessage(sent.message);
-    setMessage(null);
+    const sent = await send({ what: "other", jobId: id, url: "/api/jobs", body: { id, kind }, words: "a new wheel" });
+    setMessage(saidOf(sent));
+    return sent.state === "taken" ? id : null;
+  };
+  const start = async (kind: Kind) => {
+    const id = await open(kind);
+    if (id === null) return;
     if (kind === "rebuild") return router.push(`/jobs/${id}/book-in`);
     setJob({ id, kind });
     setStep(0);
   };
+  /** @returns whether it counts as told */
+  const put = async (jobId: string, name: string, typed: string): Promise<boolean> => {
+    const checked = checkFigure(name, typed, "mm");
+    if (!checked.ok) return false;
+    const { unit, value } = checked;
+    const role = "new" as const;
+    const figure = { id: crypto.randomUUID(), name, place: 0, role, typed, unit, value, method: "", who };
+    const sent = await send({ what: "figure", jobId, figure });
+    setMessage(saidOf(sent));
+    return sent.state !== "refused";
+  };
   const practise = async (start: (typeof STARTS)[number]["start"]) => {
-    const id = crypto.randomUUID();
-    const opened = await send("/api/jobs", { id, kind: "practice" });
-    if (!opened.ok) return setMessage(opened.message);
-    for (const [name, typed] of Object.entries(PRACTICE_WHEEL)) {
-      const told = await send(`/api/jobs/${id}/measurements`, { id: crypto.randomUUID(), name, typed, unit: "mm" });
-      if (!told.ok) return setMessage(told.message);
-    }
+    const id = await open("practice");
+    if (id === null) return;
+    for (const [name, typed] of Object.entries(PRACTICE_WHEEL)) if (!(await put(id, name, typed))) return;
     // Another wheel each time.
-    const mounted = await send(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), start });
-    if (!mounted.ok) return setMessage(mounted.message);
-    router.push(`/jobs/${id}/true`);
+    const mounted = await changeRecord(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), start });
+    setMessage(saidOf(mounted));
+    if (mounted.state === "taken") router.push(`/jobs/${id}/true`);
   };
   const go = () => job && router.push(`/jobs/${job.id}/${firstPlace(job.kind)}`);
   const tell = async (name: string, typed: string) => {
     if (!job) return;
-    const sent = await send(`/api/jobs/${job.id}/measurements`, { id: crypto.randomUUID(), name, typed, unit: "mm" });
-    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    if (!(await put(job.id, name, typed))) return;
     if (step + 1 < AT_ONCE.length) setStep(step + 1);
     else go();
   };

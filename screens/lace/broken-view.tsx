@@ -5,12 +5,13 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { breakAdvice, replacementFor } from "@/core/lacing/replace";
 import { showLength } from "@/core/units/show-length";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { FigureTag } from "../parts/figure-list";
-import type { Tap } from "../parts/figures-bench";
-import { useUnit } from "../parts/kept-choice";
-import { Doubt } from "../parts/ledger-panel";
-import { SideMark } from "../parts/side-mark";
-import { WheelPlan } from "../parts/wheel-plan";
+import type { Tap } from "../parts/bench/bench-record";
+import { FigureTag } from "../parts/bench/figure-list";
+import { isOpen, listWords } from "../parts/bench/figure-shown";
+import { Doubt } from "../parts/bench/ledger-panel";
+import { useUnit } from "../parts/kept/kept-choice";
+import { SideMark } from "../parts/wheel/side-mark";
+import { WheelPlan } from "../parts/wheel/wheel-plan";
 
 /** A drawer with spokes. */
 export interface SpokeDrawer {
@@ -63,8 +64,8 @@ export const BrokenView = ({
           <FigureTag
             key={f.name}
             label={f.label}
-            value={tap.label(f.name)}
-            open={tap.label(f.name) === "not yet"}
+            value={listWords(tap.shown(f.name))}
+            open={isOpen(tap.shown(f.name))}
             active={tap.active === f.name}
             onTap={() => tap.onTap(f.name)}
           />

@@ -1,10 +1,10 @@
 "use client";
 import { checkLacing, type SeenSpoke } from "@/core/lacing/check";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/saying/explain";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { Doubt } from "../parts/ledger-panel";
-import { WheelPlan } from "../parts/wheel-plan";
+import { Doubt } from "../parts/bench/ledger-panel";
+import { WheelPlan } from "../parts/wheel/wheel-plan";
 
 /** What the walk past the laced wheel found: how it is laced, what is wrong with which spoke, the fewest to move. */
 export const CheckView = ({

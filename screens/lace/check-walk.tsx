@@ -2,19 +2,11 @@
 import { useState } from "react";
 import { continueFour, type SeenSpoke } from "@/core/lacing/check";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { EntryBar } from "../parts/entry-bar";
-import { useWho } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
-import { Walk } from "../parts/walk";
-
-/** A spoke as it is kept in the record, and read back. */
-export const writeSeen = (s: SeenSpoke): string => `${s.flange},${s.hubHole},${s.head},${s.under ? "under" : "over"}`;
-export const readSeen = (text: string): SeenSpoke | null => {
-  const [flange, hole, head, under] = text.split(",");
-  return (flange === "A" || flange === "B") && Number(hole) > 0 && (head === "in" || head === "out")
-    ? { flange, hubHole: Number(hole), head, under: under === "under" }
-    : null;
-};
+import { EntryBar } from "../parts/bench/entry-bar";
+import { useWho } from "../parts/kept/kept-choice";
+import { post } from "../parts/kept/use-enter";
+import { useStops } from "../parts/walk/use-stops";
+import { Walk } from "../parts/walk/walk";
 
 interface CheckWalkProps {
   readonly jobId: string;
@@ -24,7 +16,7 @@ interface CheckWalkProps {
   readonly planned: readonly SeenSpoke[];
   /** What was seen so far, by rim hole; null where nobody looked yet. */
   readonly seen: readonly (SeenSpoke | null)[];
-  readonly onEnd: (seen: readonly (SeenSpoke | null)[]) => void;
+  readonly onEnd: () => void;
 }
 
 const DIFFERS = [
@@ -35,15 +27,17 @@ const DIFFERS = [
   { value: "under", label: "over for under" },
   { value: "none", label: "just so after all" },
 ] as const;
+type Differs = (typeof DIFFERS)[number]["value"];
 
 /** Past every spoke once: the first four are told, the rest confirmed; stop only at what differs. */
 export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEnd }: CheckWalkProps) => {
   const n = plan.rim.holes;
-  const [seen, setSeen] = useState(before);
-  const [at, setAt] = useState(() => {
-    // −1 when all were seen: begin again.
-    return Math.max(0, before.indexOf(null));
-  });
+  // Walked past before, whole: it begins again, and what is told now counts.
+  const [afresh] = useState(() => before.every((s) => s !== null));
+  const [told, setTold] = useState<Readonly<Record<number, SeenSpoke>>>({});
+  const seen = before.map((s, i) => told[i] ?? (afresh ? null : s));
+  const walk = useStops({ count: n, isOpen: (i) => seen[i] === null, onEnd });
+  const { at } = walk;
   const [differing, setDiffering] = useState(false);
   const [who] = useWho();
   const four = seen.slice(0, 4);
@@ -51,27 +45,18 @@ export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEn
   const [changed, setChanged] = useState<SeenSpoke | null>(null);
   const expected = seen[at] ?? (at >= 4 && goesOn ? goesOn[at] : planned[at]);
   const shown = changed ?? expected;
-  const move = (to: number, now = seen) => {
+  const move = (to: number) => {
     setChanged(null);
     setDiffering(false);
-    if (to >= n) onEnd(now);
-    else setAt(Math.max(0, to));
+    walk.move(to);
   };
   const take = () => {
-    const next = seen.map((s, i) => (i === at ? shown : s));
-    setSeen(next);
-    void send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: "laced.seen",
-      place: at + 1,
-      typed: writeSeen(shown),
-      unit: "mm",
-      method: "walk",
-      who,
-    });
-    move(at + 1, next);
+    setTold({ ...told, [at]: shown });
+    const act = { what: "spoke-seen" as const, spoke: at + 1, seen: shown };
+    void post({ what: "act", jobId, id: crypto.randomUUID(), act, who });
+    move(at + 1);
   };
-  const alter = (what: string) => {
+  const alter = (what: Differs) => {
     const m = plan.hub[shown.flange].holes;
     setDiffering(false);
     setChanged(
@@ -86,7 +71,7 @@ export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEn
         back: { ...shown, hubHole: ((shown.hubHole - 2 + m) % m) + 1 },
         under: { ...shown, under: !shown.under },
         none: expected,
-      }[what] ?? shown,
+      }[what],
     );
   };
   return (
@@ -111,7 +96,7 @@ export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEn
             how="more than one: say them one after the other"
             kind="text"
             choices={DIFFERS}
-            onTake={alter}
+            onTake={(what) => alter(what as Differs)}
             onClose={() => setDiffering(false)}
           />
         ) : undefined
@@ -122,7 +107,7 @@ export const CheckWalk = ({ jobId, job, names, plan, planned, seen: before, onEn
       skipLabel="it differs"
       onSkip={() => setDiffering(true)}
       onBack={() => move(at - 1)}
-      onLeave={() => onEnd(seen)}
+      onLeave={onEnd}
     />
   );
 };

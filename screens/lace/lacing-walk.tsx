@@ -1,13 +1,13 @@
 "use client";
 import { useState } from "react";
 import type { LacingStep } from "@/core/lacing/steps";
-import { withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/saying/explain";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { useVoice } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
-import { useSpoken } from "../parts/speak";
-import { Walk } from "../parts/walk";
-import { WheelPlan } from "../parts/wheel-plan";
+import { useVoice, useWho } from "../parts/kept/kept-choice";
+import { post } from "../parts/kept/use-enter";
+import { useSpoken } from "../parts/walk/speak";
+import { Walk } from "../parts/walk/walk";
+import { WheelPlan } from "../parts/wheel/wheel-plan";
 
 interface LacingWalkProps {
   readonly jobId: string;
@@ -18,13 +18,14 @@ interface LacingWalkProps {
   readonly start: number;
   readonly seenFrom: "A" | "B";
   readonly hubMark: number | null;
-  readonly onEnd: (done: number) => void;
+  readonly onEnd: () => void;
 }
 
 /** One spoke at a time from the bare hub to the last; the drawing follows, the place is found again after a break. */
 export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, hubMark, onEnd }: LacingWalkProps) => {
   const [done, setDone] = useState(start);
   const [voice, setVoice] = useVoice();
+  const [who] = useWho();
   const step = steps[Math.min(done, steps.length - 1)];
   const { placed: p } = step;
   const spokes = [...steps.flatMap((s) => (s.act === "drop" ? [] : [s.placed]))];
@@ -34,15 +35,10 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
     ? `${names[p.flange]}: drop ${step.group.length} spokes into the hub, heads ${head}`
     : `${step.spoke}, ${names[p.flange]}. Hub hole ${p.hubHole}, head ${head}.`;
   useSpoken(words, voice === "on");
-  const record = async (count: number) => {
+  const record = (count: number) => {
     setDone(count);
-    await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: "lace.last",
-      typed: String(count),
-      unit: "mm",
-      method: "walk",
-    });
+    const act = { what: "laced-so-far" as const, steps: count };
+    void post({ what: "act", jobId, id: crypto.randomUUID(), act, who });
   };
   const hanging = steps.slice(0, done + 1).flatMap((s) => (s.act === "drop" ? s.group : []));
   // The close-up stands in the quarter the spoke in hand does not reach.
@@ -117,17 +113,13 @@ export const LacingWalk = ({ jobId, job, names, wheel, steps, start, seenFrom, h
           )}
         </div>
       }
-      onDone={async () => {
-        const last = done + 1 >= steps.length;
-        // The page is drawn anew from the record; the last step must be in it by then.
-        if (last) {
-          await record(done + 1);
-          onEnd(done + 1);
-        } else void record(done + 1);
+      onDone={() => {
+        record(done + 1);
+        if (done + 1 >= steps.length) onEnd();
       }}
-      onBack={() => void (done > 0 && record(done - 1))}
-      onSkip={() => void (done + 1 < steps.length && record(done + 1))}
-      onLeave={() => onEnd(done)}
+      onBack={() => done > 0 && record(done - 1)}
+      onSkip={() => done + 1 < steps.length && record(done + 1)}
+      onLeave={onEnd}
     />
   );
 };

@@ -1,6 +1,7 @@
 import { FIGURES } from "@/core/figures/all-figures";
-import { withSideNames } from "@/core/truing/explain";
-import type { Tap } from "../parts/figures-bench";
+import { withSideNames } from "@/core/truing/saying/explain";
+import type { Tap } from "../parts/bench/bench-record";
+import { isOpen, listWords, spokenWords } from "../parts/bench/figure-shown";
 
 /** What every drawing of measuring is given. */
 export interface DrawingProps {
@@ -23,10 +24,10 @@ export const Dimension = ({ tap, names, name, caption, from, to, at }: Dimension
   const [x1, y1] = from;
   const [x2, y2] = to;
   const on = tap.active === name;
-  const value = tap.label(name);
-  const open = value.endsWith("assumed") || value === "not yet";
+  const shown = tap.shown(name);
+  const open = isOpen(shown);
   // Which side an offset lies to shows by the drawing itself.
-  const text = value === "not yet" ? "–" : open ? value.replace(" assumed", "?") : value.replace(/ to .*/, "");
+  const text = shown.state === "open" ? "–" : shown.state === "taken" ? shown.size : listWords(shown);
   const doubted = tap.doubted(name);
   const angle = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
   const width = Math.max(72, text.length * 14 + 18, caption.length * 10.2 + 14);
@@ -49,7 +50,7 @@ export const Dimension = ({ tap, names, name, caption, from, to, at }: Dimension
       <g
         role="button"
         tabIndex={0}
-        aria-label={`${withSideNames(FIGURES[name].label, names)}: ${value}${doubted ? ", in doubt" : ""}`}
+        aria-label={`${withSideNames(FIGURES[name].label, names)}: ${spokenWords(shown)}${doubted ? ", in doubt" : ""}`}
         onClick={() => tap.onTap(name)}
         onKeyDown={(e) => {
           if (e.key === "Enter") tap.onTap(name);

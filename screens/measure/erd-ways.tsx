@@ -1,9 +1,9 @@
 "use client";
 import type { ErdMethod } from "@/core/rim/effective-rim-diameter";
 import { showLength } from "@/core/units/show-length";
-import type { Tap } from "../parts/figures-bench";
-import { useUnit } from "../parts/kept-choice";
-import { DoubtFlag } from "../parts/ledger-panel";
+import type { Tap } from "../parts/bench/bench-record";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { useUnit } from "../parts/kept/kept-choice";
 
 /** One way the effective rim diameter was measured. */
 export interface ErdWay {

@@ -1,10 +1,11 @@
 "use client";
 import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { showLength } from "@/core/units/show-length";
-import type { Tap } from "../parts/figures-bench";
-import { useUnit } from "../parts/kept-choice";
-import { DoubtFlag } from "../parts/ledger-panel";
-import { SideMark } from "../parts/side-mark";
+import type { Tap } from "../parts/bench/bench-record";
+import { listWords, spokenWords } from "../parts/bench/figure-shown";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { useUnit } from "../parts/kept/kept-choice";
+import { SideMark } from "../parts/wheel/side-mark";
 
 /** The four old spokes at their lengths, the lengths worked out from the measurements beside them. */
 export const OldSpokes = ({
@@ -26,14 +27,14 @@ export const OldSpokes = ({
         (["out", "in"] as const).map((head) => {
           const name = `sample.${side}.${head}`;
           const c = compared.find((o) => o.flange === side && o.head === head);
-          const taken = tap.label(name);
-          const open = taken === "not yet";
+          const shown = tap.shown(name);
+          const open = shown.state === "open";
           const width = (mm: number) => (mm / longest) * 520;
           return (
             <button
               key={name}
               type="button"
-              aria-label={`old spoke, ${names[side]}, head ${head === "out" ? "outside" : "inside"}: ${taken}`}
+              aria-label={`old spoke, ${names[side]}, head ${head === "out" ? "outside" : "inside"}: ${spokenWords(shown)}`}
               onClick={() => tap.onTap(name)}
               className={`flex min-h-16 w-full flex-col justify-center border-b px-2 text-left ${tap.active === name ? "border-ink border-b-4" : "border-grid"}`}
             >
@@ -41,7 +42,7 @@ export const OldSpokes = ({
                 <SideMark side={side} /> {names[side]}, head {head === "out" ? "outside" : "inside"}
                 <span className="ml-auto flex items-center gap-2 font-mono text-xl font-bold">
                   {tap.doubted(name) && <DoubtFlag />}
-                  {open ? "–" : taken}
+                  {open ? "–" : listWords(shown)}
                 </span>
                 <span className="w-64 text-right text-base">
                   {c

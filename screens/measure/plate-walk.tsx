@@ -2,12 +2,13 @@
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
 import { checkFigure } from "@/core/figures/check-figure";
-import { withSideNames } from "@/core/truing/explain";
-import { EntryBar } from "../parts/entry-bar";
-import { GaugePicture } from "../parts/gauge-picture";
-import { useUnit, useWho } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
-import { Walk } from "../parts/walk";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { GaugePicture } from "../parts/bench/gauge-picture";
+import { useUnit, useWho } from "../parts/kept/kept-choice";
+import { post } from "../parts/kept/use-enter";
+import { useStops } from "../parts/walk/use-stops";
+import { Walk } from "../parts/walk/walk";
 
 interface PlateWalkProps {
   readonly jobId: string;
@@ -22,44 +23,45 @@ const FIGURE = FIGURES["rim.plate"];
 
 /** Round the bare rim on the plate, a gap at each hole; stored as it is taken, found again after a break. */
 export const PlateWalk = ({ jobId, job, gaps, start, names, onEnd }: PlateWalkProps) => {
-  const [at, setAt] = useState(start);
-  const [taken, setTaken] = useState(gaps);
+  const n = gaps.length;
+  // It begins where it was tapped, and goes on to the next hole nobody read.
+  const walk = useStops({ count: n, isOpen: (i) => gaps[i] === null, onEnd, start: start - 1 });
+  const at = walk.at + 1;
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
   const [unit] = useUnit();
   const [who] = useWho();
-  const n = gaps.length;
-  const move = (to: number) => {
+  const quiet = () => {
     setMessage(null);
     setDoubted(null);
-    if (to > n) onEnd();
-    else setAt(Math.max(1, to));
   };
-  const take = async (typed: string) => {
+  const move = (to: number) => {
+    quiet();
+    walk.move(to - 1);
+  };
+  const take = (typed: string) => {
     if (doubted === typed) return move(at + 1);
     const checked = checkFigure(FIGURE.name, typed, unit, at);
     if (!checked.ok) return setMessage(checked.message);
     if ((checked.value ?? 0) < 0)
       return setMessage(`“${typed}” is less than no gap; 0 where the rim touches the plate`);
-    const sent = await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: FIGURE.name,
-      place: at,
-      typed,
-      unit,
-      method: "feelers",
-      who,
+    const { value } = checked;
+    void post({
+      what: "figure",
+      jobId,
+      figure: {
+        ...{ id: crypto.randomUUID(), name: FIGURE.name, place: at, role: "new" },
+        ...{ typed, unit, value, method: "feelers", who },
+      },
     });
-    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
-    setTaken((list) => list.map((g, i) => (i === at - 1 ? checked.value : g)));
     if (checked.doubt) {
       setDoubted(typed);
       return setMessage(`Kept. ${checked.doubt}`);
     }
-    move(at + 1);
-    if (!sent.ok) setMessage(sent.message);
+    quiet();
+    walk.goOn();
   };
-  const now = taken[at - 1];
+  const now = gaps[at - 1];
   return (
     <Walk
       job={job}

@@ -1,6 +1,6 @@
 "use client";
 import type { FlatPlate } from "@/core/rim/flat-plate";
-import { withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/saying/explain";
 
 const SCALES = [0.5, 1, 2, 5, 10];
 

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import { usePedal } from "../parts/kept-choice";
+import { usePedal } from "../parts/kept/kept-choice";
 
 /** Keys that mean something everywhere and cannot be a pedal's. */
 const NOT_THESE = ["Tab", "Escape", "Backspace", "Enter", " "];

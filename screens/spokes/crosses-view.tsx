@@ -2,9 +2,9 @@
 import type { SkipChoice } from "@/core/lacing/skip-choices";
 import type { PatternAdvice, PatternChoice } from "@/core/spoke/patterns";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import type { Tap } from "../parts/figures-bench";
-import { DoubtFlag } from "../parts/ledger-panel";
-import { SideMark } from "../parts/side-mark";
+import type { Tap } from "../parts/bench/bench-record";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { SideMark } from "../parts/wheel/side-mark";
 
 /** One spoke from hub to rim at this many crosses, to scale: what the angle at the hub means. */
 const Path = ({ wheel, side, choice }: { wheel: Wheel; side: "A" | "B"; choice: PatternChoice }) => {

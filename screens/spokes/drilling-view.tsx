@@ -1,9 +1,9 @@
 "use client";
 import type { DrillingPlan } from "@/core/rim/drilling-plan";
 import { fromMm } from "@/core/units/lengths";
-import { FigureTag } from "../parts/figure-list";
-import type { Tap } from "../parts/figures-bench";
-import { SideMark } from "../parts/side-mark";
+import type { Tap } from "../parts/bench/bench-record";
+import { FigureTag } from "../parts/bench/figure-list";
+import { SideMark } from "../parts/wheel/side-mark";
 
 /** Where to drill an undrilled rim: the strip as it wraps round, every hole in a table, the strip to take away. */
 export const DrillingView = ({
@@ -41,7 +41,7 @@ export const DrillingView = ({
       <FigureTag
         label={`once round the tape ${width.toFixed(1)} mm; across the rim where it lies`}
         value={(width / Math.PI).toFixed(1)}
-        open={tap.label("rim.tapeDiameter") === "not yet"}
+        open={tap.shown("rim.tapeDiameter").state === "open"}
         active={tap.active === "rim.tapeDiameter"}
         onTap={() => tap.onTap("rim.tapeDiameter")}
       />

@@ -1,10 +1,10 @@
 "use client";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom, washerFor } from "@/core/spoke/thread-room";
-import { send } from "../parts/outbox";
+import { saidOf } from "../parts/kept/sent";
+import { useEnter } from "../parts/kept/use-enter";
 
 /** A drawer of the stock. */
 export interface StockShown {
@@ -19,7 +19,7 @@ export interface StockShown {
 
 /** What lies in the drawers for this wheel: what would happen with each length held, and whether a washer rescues it. */
 export const FromStock = ({ jobId, plan, stock }: { jobId: string; plan: SpokePlan; stock: readonly StockShown[] }) => {
-  const router = useRouter();
+  const enter = useEnter(jobId);
   const [message, setMessage] = useState<string | null>(null);
   const washers = stock.flatMap((s) => (s.kind === "washer" && s.held > 0 && s.size !== null ? [s.size] : []));
   const fitting = stock.filter(
@@ -31,14 +31,14 @@ export const FromStock = ({ jobId, plan, stock }: { jobId: string; plan: SpokePl
       plan.kinds.some((k) => Math.abs((s.size ?? 0) - k.lengthAtTension) < 4),
   );
   const take = async (item: StockShown, pieces: number) => {
-    const sent = await send(`/api/stock/${item.id}/moves`, {
-      id: crypto.randomUUID(),
-      change: -pieces,
+    const sent = await enter({
+      what: "other",
       jobId,
-      note: "taken for a wheel",
+      url: `/api/stock/${item.id}/moves`,
+      body: { id: crypto.randomUUID(), change: -pieces, jobId, note: "taken for a wheel" },
+      words: `${pieces} taken from a drawer`,
     });
-    setMessage(sent.ok ? `${pieces} taken from ${item.place || "the drawer"}.` : sent.message);
-    router.refresh();
+    setMessage(saidOf(sent) ?? `${pieces} taken from ${item.place || "the drawer"}.`);
   };
   return (
     <section aria-label="from stock" className="mb-4">

@@ -1,14 +1,14 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { StaleOrder } from "@/core/spoke/stale-order";
 import type { WayOn } from "@/core/spoke/ways-on";
-import { withSideNames } from "@/core/truing/explain";
-import { EntryBar } from "../parts/entry-bar";
-import { GaugePicture } from "../parts/gauge-picture";
-import { useUnit } from "../parts/kept-choice";
-import { Doubt } from "../parts/ledger-panel";
-import { send } from "../parts/outbox";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { GaugePicture } from "../parts/bench/gauge-picture";
+import { Doubt } from "../parts/bench/ledger-panel";
+import { useUnit } from "../parts/kept/kept-choice";
+import { saidOf } from "../parts/kept/sent";
+import { useEnter } from "../parts/kept/use-enter";
 import type { OrderShown } from "./order-view";
 
 /** mm a delivered spoke may differ from its order before it is doubted (a spoke is cut to ±0.5). */
@@ -22,17 +22,19 @@ type Ask = keyof typeof ASKS;
 
 /** Goods in, before anything is laced; then every way on with the spokes that are here. */
 export const HereView = ({
+  jobId,
   order,
   stale,
   ways,
   names,
 }: {
+  jobId: string;
   order: OrderShown | null;
   stale: StaleOrder | null;
   ways: readonly WayOn[];
   names: { readonly A: string; readonly B: string };
 }) => {
-  const router = useRouter();
+  const enter = useEnter(jobId);
   const [unit] = useUnit();
   const [asking, setAsking] = useState<{ readonly length: number; readonly what: Ask } | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -48,11 +50,15 @@ export const HereView = ({
   };
   const take = async (typed: string) => {
     if (!asking) return;
-    const sent = await send(`/api/orders/${order.id}/goods`, { id: crypto.randomUUID(), ...asking, typed, unit });
-    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
-    setMessage(sent.ok ? null : sent.message);
-    setAsking(after(asking));
-    router.refresh();
+    const sent = await enter({
+      what: "other",
+      jobId,
+      url: `/api/orders/${order.id}/goods`,
+      body: { id: crypto.randomUUID(), ...asking, typed, unit },
+      words: `“${typed}” of ${asking.length} mm`,
+    });
+    setMessage(saidOf(sent));
+    if (sent.state !== "refused") setAsking(after(asking));
   };
   return (
     <div className="flex min-h-0 flex-1 flex-col">

@@ -1,6 +1,6 @@
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
-import { DoubtFlag } from "../parts/ledger-panel";
-import { SideMark } from "../parts/side-mark";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { SideMark } from "../parts/wheel/side-mark";
 import { NippleDrawing } from "./nipple-drawing";
 
 /** Each kind's end inside its nipple, to scale. */

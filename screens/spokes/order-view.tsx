@@ -1,13 +1,13 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import type { StaleOrder } from "@/core/spoke/stale-order";
-import { withSideNames } from "@/core/truing/explain";
-import { FigureList } from "../parts/figure-list";
-import type { Tap } from "../parts/figures-bench";
-import { Doubt } from "../parts/ledger-panel";
-import { send } from "../parts/outbox";
+import { withSideNames } from "@/core/truing/saying/explain";
+import type { Tap } from "../parts/bench/bench-record";
+import { FigureList } from "../parts/bench/figure-list";
+import { Doubt } from "../parts/bench/ledger-panel";
+import { saidOf } from "../parts/kept/sent";
+import { useEnter } from "../parts/kept/use-enter";
 
 /** An order as the screen shows it. */
 export interface OrderShown {
@@ -45,12 +45,12 @@ export const OrderView = ({
   names: { readonly A: string; readonly B: string };
   tap: Tap;
 }) => {
-  const router = useRouter();
+  const enter = useEnter(jobId);
   const [message, setMessage] = useState<string | null>(null);
   const place = async () => {
-    const sent = await send(`/api/jobs/${jobId}/orders`, { id: crypto.randomUUID() });
-    setMessage(sent.ok ? "Put down, with the sum it rests on." : sent.message);
-    router.refresh();
+    const url = `/api/jobs/${jobId}/orders`;
+    const sent = await enter({ what: "other", jobId, url, body: { id: crypto.randomUUID() }, words: "the order" });
+    setMessage(saidOf(sent) ?? "Put down, with the sum it rests on.");
   };
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-2">

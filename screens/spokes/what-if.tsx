@@ -6,10 +6,10 @@ import { valveRoomOf } from "@/core/spoke/patterns";
 import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitivity";
 import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom } from "@/core/spoke/thread-room";
-import { withSideNames } from "@/core/truing/explain";
+import { withSideNames } from "@/core/truing/saying/explain";
 import { mostCrosses, type Wheel } from "@/core/wheel/wheel-file";
-import { Doubt } from "../parts/ledger-panel";
-import { SideMark } from "../parts/side-mark";
+import { Doubt } from "../parts/bench/ledger-panel";
+import { SideMark } from "../parts/wheel/side-mark";
 import { NippleDrawing } from "./nipple-drawing";
 
 /** What may be dragged: mm either way. */

@@ -1,14 +1,15 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { readLength } from "@/core/units/read-number";
 import type { StockLine } from "@/formats/stock-csv";
-import { EntryBar } from "../parts/entry-bar";
-import { GaugePicture } from "../parts/gauge-picture";
-import { DoubtFlag } from "../parts/ledger-panel";
-import { ListImport } from "../parts/list-import";
-import { send } from "../parts/outbox";
-import { ShopBar } from "../parts/shop-bar";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { GaugePicture } from "../parts/bench/gauge-picture";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { ShopBar } from "../parts/frame/shop-bar";
+import { saidOf } from "../parts/kept/sent";
+import { send } from "../parts/kept/use-enter";
+import { useRefresh } from "../parts/kept/use-refresh";
+import { ListImport } from "../parts/lists/list-import";
 
 type Drawer = StockLine & { readonly id: string };
 const LIST_ROW = "flex min-h-12 items-center justify-between gap-4 border-b border-grid px-4 text-base";
@@ -28,9 +29,19 @@ const ASKS = [
   { key: "held", prompt: "how many", how: "counted now", kind: "number" },
 ] as const;
 
+/** So many pieces more, or fewer, in a drawer. */
+const countDrawer = (drawerId: string, change: number, note: string) =>
+  send({
+    what: "other",
+    jobId: null,
+    url: `/api/stock/${drawerId}/moves`,
+    body: { id: crypto.randomUUID(), change, note },
+    words: `${Math.abs(change)} ${change < 0 ? "taken from" : "put in"} a drawer`,
+  });
+
 /** Spokes, nipples, washers: what lies where, what runs short; a list in and out. */
 export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [message, setMessage] = useState<string | null>(null);
   const [fresh, setFresh] = useState<{ readonly kind: Drawer["kind"]; readonly answers: readonly string[] } | null>(
     null,
@@ -55,7 +66,7 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
       return answers[i] === "" || !read.ok ? null : read.mm;
     };
     const id = crypto.randomUUID();
-    const sent = await send("/api/stock", {
+    const drawer = {
       id,
       kind: fresh.kind,
       name: answers[0],
@@ -64,11 +75,13 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
       pitch: null,
       place: answers[3],
       reorderAt: number(4) ?? 0,
-    });
-    if (!sent.ok) return setMessage(sent.message);
-    await send(`/api/stock/${id}/moves`, { id: crypto.randomUUID(), change: number(5) ?? 0, note: "counted" });
+    };
+    const sent = await send({ what: "other", jobId: null, url: "/api/stock", body: drawer, words: "a new drawer" });
+    if (sent.state === "refused") return setMessage(sent.message);
+    const counted = await countDrawer(id, number(5) ?? 0, "counted");
+    setMessage(saidOf(counted));
     setFresh(null);
-    router.refresh();
+    refresh();
   };
   const move = async (typed: string) => {
     if (!moving) return;
@@ -76,14 +89,11 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
     if (!read.ok) return setMessage(read.message);
     if (!Number.isInteger(read.value) || read.value <= 0)
       return setMessage(`“${typed}” is no count; a whole number will do`);
-    const sent = await send(`/api/stock/${moving.drawer.id}/moves`, {
-      id: crypto.randomUUID(),
-      change: moving.sign * read.value,
-    });
-    if (!sent.ok) return setMessage(sent.message);
-    setMessage(null);
+    const sent = await countDrawer(moving.drawer.id, moving.sign * read.value, "");
+    setMessage(saidOf(sent));
+    if (sent.state === "refused") return;
     setMoving(null);
-    router.refresh();
+    refresh();
   };
   return (
     <div className="flex h-dvh flex-col">
@@ -94,7 +104,7 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
         </a>
       </div>
       <main className="min-h-0 flex-1 overflow-y-auto">
-        <ListImport label="take a list" to="/api/stock/list" className={LIST_ROW} onTaken={() => router.refresh()} />
+        <ListImport label="take a list" to="/api/stock/list" className={LIST_ROW} onTaken={refresh} />
         {stock.length === 0 && <p className="p-6 text-2xl">No drawer yet. Choose below what the first one holds.</p>}
         <ul>
           {stock.map((s) => (

@@ -1,14 +1,16 @@
 "use client";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { Taking } from "@/core/rounds/taking";
 import type { Told as Heard } from "@/core/tension/ear/listen";
 import { noteRange, type SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { useVoice } from "../parts/kept-choice";
-import { useSpoken } from "../parts/speak";
-import { Walk } from "../parts/walk";
-import type { Taking } from "./tension-round";
+import { useVoice } from "../parts/kept/kept-choice";
+import { useSpoken } from "../parts/walk/speak";
+import { useStops } from "../parts/walk/use-stops";
+import type { TakeReadings } from "../parts/walk/use-take-readings";
+import { Walk } from "../parts/walk/walk";
 import { useEar } from "./use-ear";
 
 interface EarWalkProps {
@@ -21,7 +23,7 @@ interface EarWalkProps {
   readonly tensions: readonly SpokeTension[];
   /** Hear the practice wheel instead of the microphone. */
   readonly practice: boolean;
-  readonly onTake: (taking: Taking) => Promise<string | null>;
+  readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
 
@@ -29,34 +31,26 @@ interface EarWalkProps {
 export const EarWalk = (props: EarWalkProps) => {
   const { jobId, job, wheel, spokes, names, kinds, tensions, practice, onTake, onEnd } = props;
   const n = spokes.length;
-  const [at, setAt] = useState(() => {
-    const open = tensions.findIndex((t) => t.note === null);
-    return open < 0 ? 1 : open + 1;
-  });
+  const walk = useStops({ count: n, isOpen: (i) => tensions[i].note === null, onEnd });
+  const at = walk.at + 1;
   const [words, setWords] = useState<string | null>(null);
   const [shown, setShown] = useState<{ note: number; early: boolean } | null>(null);
   const [held, setHeld] = useState<Taking | null>(null);
   const [voice] = useVoice();
-  const busy = useRef(false);
   const here = useRef(at);
   here.current = at;
   const kind = kinds.find((k) => k.spokes.includes(at)) ?? kinds[0];
   const range = useMemo(() => noteRange(wheel, kind), [wheel, kind]);
   const move = (to: number) => {
     setHeld(null);
-    if (to > n) return onEnd();
-    setAt(Math.max(1, to));
+    walk.move(to - 1);
   };
-  const take = async (taking: Taking) => {
-    busy.current = true;
-    const message = await onTake(taking);
-    busy.current = false;
-    setWords(message);
+  const take = (taking: Taking) => {
+    setWords(onTake([taking]));
     setShown(null);
     move(taking.spoke + 1);
   };
   const heard = ({ kind: when, heard: told }: Heard) => {
-    if (busy.current) return;
     if (told.what === "refused") {
       if (when === "final") setWords(`not taken: ${told.why}`);
       return;
@@ -64,7 +58,7 @@ export const EarWalk = (props: EarWalkProps) => {
     if (told.what === "dead") {
       if (when === "early") return;
       setShown(null);
-      setHeld({ what: "note", spoke: here.current, value: 0, typed: "dead", doubtful: true, sure: null });
+      setHeld({ what: "note", spoke: here.current, value: 0, typed: "dead", doubtful: true, instrument: "ear" });
       return setWords(`${told.why}. Pluck again, or keep it as slack`);
     }
     setShown({ note: told.frequency, early: when === "early" });
@@ -74,6 +68,8 @@ export const EarWalk = (props: EarWalkProps) => {
       spoke: here.current,
       value: Math.round(told.frequency * 100) / 100,
       typed: `${told.frequency.toFixed(1)} Hz`,
+      instrument: "ear",
+      unit: "Hz",
       sure: Math.round(told.sure * 100) / 100,
       doubtful: told.beside !== null,
     };
@@ -83,7 +79,7 @@ export const EarWalk = (props: EarWalkProps) => {
         `two notes, ${Math.round(told.frequency)} and ${Math.round(told.beside)}: hold the crossing, pluck again; or keep it`,
       );
     }
-    void take(taking);
+    take(taking);
   };
   const ear = useEar(range, heard);
   const opened = useRef(false);
@@ -166,7 +162,7 @@ export const EarWalk = (props: EarWalkProps) => {
           </div>
         }
         doneLabel={held ? (held.value === 0 ? "slack: keep it" : "keep it") : practice ? "pluck" : "listening"}
-        onDone={held ? () => void take(held) : practice ? () => void pluck() : undefined}
+        onDone={held ? () => take(held) : practice ? () => void pluck() : undefined}
         entryHint={ear.state === "listening" ? "listening: pluck, it goes on by itself" : "asking for the microphone"}
         onBack={() => {
           setWords(null);

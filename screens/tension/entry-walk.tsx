@@ -5,10 +5,11 @@ import { type GaugeTable, gaugeTension } from "@/core/tension/gauge-table";
 import type { SpokeTension } from "@/core/tension/told";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
-import { EntryBar } from "../parts/entry-bar";
-import { useForce } from "../parts/kept-choice";
-import { Walk } from "../parts/walk";
-import type { Taking } from "./tension-round";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { useForce } from "../parts/kept/kept-choice";
+import { useStops } from "../parts/walk/use-stops";
+import type { TakeReadings } from "../parts/walk/use-take-readings";
+import { Walk } from "../parts/walk/walk";
 
 export type EntryWay = "gauge" | "tension" | "torque";
 
@@ -21,7 +22,7 @@ interface EntryWalkProps {
   readonly tensions: readonly SpokeTension[];
   /** Spokes that have one of this way already. */
   readonly has: (spoke: number) => boolean;
-  readonly onTake: (taking: Taking) => Promise<string | null>;
+  readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
 
@@ -31,11 +32,19 @@ const ASK = {
   torque: { prompt: "nipple torque, Nm", unit: "Nm" },
 } as const;
 
+/** What each is taken with, and what a bare figure is in. */
+const SOURCES = {
+  gauge: { instrument: "gauge", unit: "division" },
+  tension: { instrument: "gauge", unit: "N" },
+  torque: { instrument: "torque-key", unit: "Nm" },
+} as const;
+
 /** Round the wheel with a gauge or a torque key: one figure a spoke, stored as it is taken. */
 export const EntryWalk = (props: EntryWalkProps) => {
   const { job, way, table, spokes, names, tensions, has, onTake, onEnd } = props;
   const n = spokes.length;
-  const [at, setAt] = useState(() => Math.max(1, [...Array(n).keys()].findIndex((i) => !has(i + 1)) + 1));
+  const walk = useStops({ count: n, isOpen: (i) => !has(i + 1), onEnd });
+  const at = walk.at + 1;
   const [message, setMessage] = useState<string | null>(null);
   const [force, setForce] = useForce();
   const [doubted, setDoubted] = useState<string | null>(null);
@@ -43,10 +52,10 @@ export const EntryWalk = (props: EntryWalkProps) => {
   const move = (to: number) => {
     setMessage(null);
     setDoubted(null);
-    if (to > n) onEnd();
-    else setAt(Math.max(1, to));
+    walk.move(to - 1);
   };
-  const take = async (typed: string) => {
+  const per = way === "tension" ? NEWTON_PER[force] : 1;
+  const take = (typed: string) => {
     const read = readLength(typed, "mm");
     if (!read.ok) return setMessage(typed === "" ? "nothing typed; the figure first" : read.message);
     if (read.value < 0) return setMessage(`${typed} is less than nothing; 0 for a slack spoke`);
@@ -57,14 +66,19 @@ export const EntryWalk = (props: EntryWalkProps) => {
         return setMessage(`${newton.message}. The same again keeps it, without newtons`);
       }
     }
-    const wrong = await onTake({
-      what: way,
-      spoke: at,
-      value: way === "tension" ? read.value * NEWTON_PER[force] : read.value,
-      typed: way === "tension" ? `${typed} ${force}` : typed,
-      tableId: way === "gauge" ? (table?.id ?? null) : null,
-      doubtful: doubted === typed,
-    });
+    const wrong = onTake([
+      {
+        what: way,
+        spoke: at,
+        value: read.value * per,
+        typed,
+        tableId: way === "gauge" ? (table?.id ?? null) : null,
+        doubtful: doubted === typed,
+        ...SOURCES[way],
+        unit: way === "tension" ? force : SOURCES[way].unit,
+        per,
+      },
+    ]);
     move(at + 1);
     setMessage(wrong);
   };
@@ -94,7 +108,7 @@ export const EntryWalk = (props: EntryWalkProps) => {
           unit={way === "tension" ? force : ASK[way].unit}
           onUnit={way === "tension" ? () => setForce(nextForce(force)) : undefined}
           message={message}
-          onTake={(typed) => void take(typed)}
+          onTake={take}
           onBack={() => move(at - 1)}
         />
       }

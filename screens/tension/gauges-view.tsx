@@ -1,13 +1,13 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { GaugePoint } from "@/core/tension/gauge-table";
 import { checkPoints, hungWeight } from "@/core/tension/gauge-table";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
-import { EntryBar } from "../parts/entry-bar";
-import { useForce } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { changeRecord } from "../parts/kept/change-record";
+import { useForce } from "../parts/kept/kept-choice";
+import { saidOf } from "../parts/kept/sent";
 
 export interface GaugeOnBench {
   readonly id: string;
@@ -21,6 +21,8 @@ interface GaugesViewProps {
   readonly tables: readonly GaugeOnBench[];
   readonly chosen: string | null;
   readonly onChoose: (id: string) => void;
+  /** The tables in the record are others now. */
+  readonly onChanged: () => void;
 }
 
 type Asking =
@@ -30,8 +32,7 @@ type Asking =
   | { readonly what: "force" | "weight"; readonly reading: number };
 
 /** The shop's tension gauges, each with its table for a kind of spoke: entered, read from a file, or found with weights. */
-export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
-  const router = useRouter();
+export const GaugesView = ({ tables, chosen, onChoose, onChanged }: GaugesViewProps) => {
   const [unit, setUnit] = useForce();
   const [asking, setAsking] = useState<Asking | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -39,13 +40,12 @@ export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
   const table = tables.find((t) => t.id === chosen) ?? tables[0] ?? null;
   const shown = (newton: number) => (newton / NEWTON_PER[unit]).toFixed(unit === "N" ? 0 : 1);
   const save = async (next: GaugeOnBench): Promise<boolean> => {
-    const sent = await send("/api/gauges", next);
-    setMessage(sent.ok ? null : sent.message);
-    if (sent.ok) {
-      onChoose(next.id);
-      router.refresh();
-    }
-    return sent.ok;
+    const sent = await changeRecord("/api/gauges", next);
+    setMessage(saidOf(sent));
+    if (sent.state !== "taken") return false;
+    onChoose(next.id);
+    onChanged();
+    return true;
   };
   const take = async (typed: string) => {
     if (!asking) return;
@@ -81,7 +81,7 @@ export const GaugesView = ({ tables, chosen, onChoose }: GaugesViewProps) => {
     if (!response.ok) return setMessage(answer.error?.message ?? "not taken");
     setErrors(answer.errors);
     setMessage(answer.taken ? `${answer.lines} lines taken` : "nothing was taken");
-    if (answer.taken) router.refresh();
+    if (answer.taken) onChanged();
   };
   const prompt = !asking
     ? ""

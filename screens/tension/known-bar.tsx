@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
+import type { Taking } from "@/core/rounds/taking";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
-import { EntryBar } from "../parts/entry-bar";
-import { useForce } from "../parts/kept-choice";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { useForce } from "../parts/kept/kept-choice";
 
 /** The tension of one spoke, known by a gauge or a hung weight: it calibrates its kind. */
 export const KnownBar = ({
@@ -12,7 +13,7 @@ export const KnownBar = ({
   onClose,
 }: {
   spoke: number;
-  onTake: (newton: number, typed: string) => void;
+  onTake: (known: Pick<Taking, "value" | "typed" | "unit" | "per" | "instrument">) => void;
   onClose: () => void;
 }) => {
   const [unit, setUnit] = useForce();
@@ -29,7 +30,8 @@ export const KnownBar = ({
         const read = readLength(typed, "mm");
         if (!read.ok) return setMessage(read.message);
         if (read.value <= 0) return setMessage(`${typed} holds nothing; a spoke that rings has some tension`);
-        onTake(read.value * NEWTON_PER[unit], `${typed} ${unit}`);
+        const per = NEWTON_PER[unit];
+        onTake({ value: read.value * per, typed, unit, per, instrument: "gauge" });
       }}
       onClose={onClose}
     />

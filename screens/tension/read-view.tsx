@@ -1,13 +1,15 @@
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import type { Taking } from "@/core/rounds/taking";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { evennessOf } from "@/core/tension/evenness";
 import type { SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
 import { NEWTON_PER } from "@/core/units/forces";
-import type { Tap } from "../parts/figures-bench";
-import { useForce } from "../parts/kept-choice";
-import { UnrolledRim } from "../parts/unrolled-rim";
+import type { Tap } from "../parts/bench/bench-record";
+import { spokenWords } from "../parts/bench/figure-shown";
+import { useForce } from "../parts/kept/kept-choice";
+import { UnrolledRim } from "../parts/wheel/unrolled-rim";
 import type { EntryWay } from "./entry-walk";
 import { KnownBar } from "./known-bar";
 import type { TensionRound } from "./tension-round";
@@ -31,7 +33,7 @@ interface ReadViewProps {
   readonly message: string | null;
   readonly figures: readonly string[];
   readonly tap: Tap;
-  readonly onKnown: (spoke: number, newton: number, typed: string) => Promise<void>;
+  readonly onTake: (taking: Taking) => void;
   readonly onBegin: (way: ReadingWalk) => void;
   readonly onMount: () => void;
 }
@@ -39,7 +41,7 @@ interface ReadViewProps {
 /** What every spoke holds as far as it was read, the picked one in figures, and the ways of reading on. */
 export const ReadView = (props: ReadViewProps) => {
   const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, practice, message, figures, tap } = props;
-  const { onPick, onKnown, onBegin, onMount } = props;
+  const { onPick, onTake, onBegin, onMount } = props;
   const [known, setKnown] = useState(false);
   const [force] = useForce();
   const n = spokes.length;
@@ -137,8 +139,8 @@ export const ReadView = (props: ReadViewProps) => {
       {known && (
         <KnownBar
           spoke={picked}
-          onTake={async (value, typed) => {
-            await onKnown(picked, value, typed);
+          onTake={(known) => {
+            onTake({ what: "known", spoke: picked, ...known });
             setKnown(false);
           }}
           onClose={() => setKnown(false)}
@@ -189,7 +191,7 @@ export const ReadView = (props: ReadViewProps) => {
             className="flex min-h-12 items-center justify-between gap-2 border-r border-grid px-3"
           >
             {name === "spoke.inNipple" ? "spoke inside its nipple" : "thickness in the middle"}
-            <b className="font-mono">{tap.label(name)}</b>
+            <b className="font-mono">{spokenWords(tap.shown(name))}</b>
           </button>
         ))}
       </div>

@@ -4,10 +4,10 @@ import type { SoundKind } from "@/core/tension/sounding";
 import type { StagedRound } from "@/core/tension/staging";
 import type { SpokeTension } from "@/core/tension/told";
 import { windUp } from "@/core/tension/wind-up";
-import { turnsText } from "@/core/truing/explain";
+import { turnsText } from "@/core/truing/saying/explain";
 import type { Side, Wheel } from "@/core/wheel/wheel-file";
-import { FigureList } from "../parts/figure-list";
-import type { Tap } from "../parts/figures-bench";
+import type { Tap } from "../parts/bench/bench-record";
+import { FigureList } from "../parts/bench/figure-list";
 import type { TensionRound } from "./tension-round";
 
 interface RoundsViewProps {
@@ -19,7 +19,7 @@ interface RoundsViewProps {
   readonly now: Readonly<Record<Side, number>>;
   readonly read: boolean;
   readonly wanted: Readonly<Record<Side, number>>;
-  readonly rounds: readonly { readonly round: TensionRound; readonly tensions: readonly SpokeTension[] }[];
+  readonly rounds: readonly TensionRound[];
   readonly figures: readonly string[];
   readonly tap: Tap;
   readonly message: string | null;
@@ -47,7 +47,7 @@ export const RoundsView = (props: RoundsViewProps) => {
   );
   const most = Math.max(...twist.map((t) => t.dry));
   const least = Math.min(...twist.map((t) => t.greased));
-  const past = rounds.filter((r) => r.round.entries.length > 0 || r.round.walked.length > 0 || r.round.destressed);
+  const past = rounds.filter((r) => r.entries.length > 0 || r.walked.length > 0 || r.destressed);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
@@ -133,7 +133,7 @@ const Behind = ({
   kinds,
   names,
 }: {
-  past: readonly { readonly round: TensionRound; readonly tensions: readonly SpokeTension[] }[];
+  past: readonly TensionRound[];
   kinds: readonly SoundKind[];
   names: Readonly<Record<Side, string>>;
 }) => {
@@ -146,9 +146,9 @@ const Behind = ({
   };
   return (
     <ol className="mt-3 border-t border-ink text-base">
-      {past.map(({ round, tensions }, i) => {
+      {past.map((round, i) => {
         const text = (["A", "B"] as const).flatMap((side) => {
-          const here = mean(tensions, side);
+          const here = mean(round.tensions, side);
           const before = i > 0 ? mean(past[i - 1].tensions, side) : null;
           if (here === null) return [];
           const change =

@@ -2,16 +2,16 @@
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { nextPair, type Squeeze } from "@/core/tension/squeeze";
-import { EntryBar } from "../parts/entry-bar";
-import { Walk } from "../parts/walk";
-import type { Taking } from "./tension-round";
+import { EntryBar } from "../parts/bench/entry-bar";
+import type { TakeReadings } from "../parts/walk/use-take-readings";
+import { Walk } from "../parts/walk/walk";
 
 interface SqueezeWalkProps {
   readonly job: string;
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly pairs: readonly Squeeze[];
-  readonly onTake: (taking: Taking) => Promise<string | null>;
+  readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
 
@@ -69,8 +69,10 @@ export const SqueezeWalk = ({ job, spokes, names, pairs, onTake, onEnd }: Squeez
             { value: "same", label: "the same" },
             { value: "looser", label: "looser" },
           ]}
-          onTake={async (felt) =>
-            setMessage(await onTake({ what: "squeeze", spoke, against, value: VALUE[felt], typed: felt }))
+          onTake={(felt) =>
+            setMessage(
+              onTake([{ what: "squeeze", spoke, against, value: VALUE[felt], typed: felt, instrument: "hand" }]),
+            )
           }
         />
       }

@@ -1,10 +1,10 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { TargetBand } from "@/core/tension/target";
-import { withSideNames } from "@/core/truing/explain";
-import { FigureList } from "../parts/figure-list";
-import type { Tap } from "../parts/figures-bench";
-import { Doubt } from "../parts/ledger-panel";
+import { withSideNames } from "@/core/truing/saying/explain";
+import type { Tap } from "../parts/bench/bench-record";
+import { FigureList } from "../parts/bench/figure-list";
+import { Doubt } from "../parts/bench/ledger-panel";
 
 interface TargetViewProps {
   readonly jobId: string;

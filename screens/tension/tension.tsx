@@ -1,48 +1,25 @@
 "use client";
-import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
-import { defaultStiffness, elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
-import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
-import { sideTensions } from "@/core/tension/balance";
-import { heardKind } from "@/core/tension/note-range";
-import type { SoundKind } from "@/core/tension/sounding";
-import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
-import type { Duty } from "@/core/tension/target";
-import { knownSpokes, squeezes, tensionsTold } from "@/core/tension/told";
-import { turnsText } from "@/core/truing/explain";
-import type { Wheel } from "@/core/wheel/wheel-file";
-import { type BenchRecord, FiguresBench } from "../parts/figures-bench";
-import { Groups } from "../parts/groups";
-import { send } from "../parts/outbox";
-import { TurningWalk } from "../parts/turning-walk";
-import { EarWalk } from "./ear-walk";
-import { EntryWalk } from "./entry-walk";
+import type { StagedRound } from "@/core/tension/staging";
+import { turnsText } from "@/core/truing/saying/explain";
+import { FiguresBench } from "../parts/bench/figures-bench";
+import { Tabs } from "../parts/frame/tabs";
+import { changeRecord } from "../parts/kept/change-record";
+import { saidOf } from "../parts/kept/sent";
+import { useBench } from "../parts/kept/use-bench";
+import { lookAgain } from "../parts/kept/use-enter";
 import { EvenView, kindName } from "./even-view";
-import { type GaugeOnBench, GaugesView } from "./gauges-view";
+import { GaugesView } from "./gauges-view";
 import { LoadView } from "./load-view";
-import { type ReadingWalk, ReadView } from "./read-view";
+import { ReadView } from "./read-view";
 import { RoundsView } from "./rounds-view";
-import { SqueezeWalk } from "./squeeze-walk";
 import { TargetView } from "./target-view";
-import type { TensionRound } from "./tension-round";
-import { useTensionRounds } from "./use-tension-rounds";
+import { TensionWalk, type Walking } from "./tension-walk";
+import { type TensionOnPage, useTension, useTensionActs } from "./use-tension";
 
-interface TensionProps extends BenchRecord {
-  readonly job: string;
-  readonly wheel: Wheel;
-  readonly kinds: readonly SoundKind[];
-  readonly rounds: readonly TensionRound[];
-  readonly tables: readonly GaugeOnBench[];
-  readonly tolerance: Tolerance;
-  readonly practice: boolean;
-  readonly duty: Duty;
-  readonly staging: Staging;
-  readonly presets: Readonly<Record<string, number | string>>;
-}
-
-const GROUPS = [
+const TABS = [
   { key: "read", label: "Read" },
   { key: "even", label: "How even" },
   { key: "tight", label: "How tight" },
@@ -50,9 +27,9 @@ const GROUPS = [
   { key: "load", label: "Under load" },
   { key: "gauges", label: "Gauges" },
 ] as const;
-type Group = (typeof GROUPS)[number]["key"];
+type Tab = (typeof TABS)[number]["key"];
 
-const FIGURES_OF: Readonly<Record<Group, readonly string[]>> = {
+const FIGURES_OF: Readonly<Record<Tab, readonly string[]>> = {
   read: SOUND_FIGURES.map((f) => f.name),
   even: [],
   tight: ["tension.target", ...DUTY_FIGURES.map((f) => f.name)],
@@ -61,155 +38,97 @@ const FIGURES_OF: Readonly<Record<Group, readonly string[]>> = {
   gauges: [],
 };
 
-type Walking = ReadingWalk | "turn";
+const A_NOTE =
+  "A note compares spokes of one kind. It becomes newtons only once a spoke of that kind is known: take its note and its tension in the same round.";
+
+/** Which kinds of spoke are calibrated, and by what. */
+const calibrationNotes = (
+  { kinds, calibrated }: ReturnType<typeof useTension>,
+  names: TensionOnPage["names"],
+): readonly string[] =>
+  kinds.map((k, i) => {
+    const { held, message } = calibrated[i];
+    return held
+      ? `${kindName(k, names)}: calibrated by ${held.count} ${held.count === 1 ? "spoke" : "spokes"}, ${k.sounding.freeLength.toFixed(0)} mm swing free.`
+      : `${kindName(k, names)}: ${message ?? "not calibrated"}.`;
+  });
 
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
-export const Tension = (props: TensionProps) => {
-  const { jobId, job, names, wheel, kinds, tolerance, tables, staging, duty, taken } = props;
-  const router = useRouter();
-  const [group, setGroup] = useState<Group>("read");
+export const Tension = ({ job }: { job: TensionOnPage }) => {
+  const { jobId, names, wheel, tolerance, tables, duty } = job;
+  const bench = useBench(job);
+  const now = useTension(job);
+  const { spokes, kinds, rounds, current, open, shown, tensions, wanted, means, plan } = now;
+  const acts = useTensionActs(jobId, spokes.length, current);
+  const [tab, setTab] = useState<Tab>("read");
   const [walking, setWalking] = useState<Walking | null>(null);
   const [picked, setPicked] = useState(1);
   const [tableId, setTableId] = useState<string | null>(tables[0]?.id ?? null);
-  const [practice, setPractice] = useState(props.practice);
-  const geometry = useMemo(() => wheelGeometry(wheel), [wheel]);
-  const { spokes } = geometry;
-  const n = spokes.length;
-  const { rounds, current, message, setMessage, openRound, take, turned, destress } = useTensionRounds(
-    jobId,
-    n,
-    props.rounds,
-    tables,
-  );
-  const wanted = sideTensions(wheel, spokes);
-  const all = rounds.map((r) => r.entries);
-  const worked = rounds.map((round) => ({ round, tensions: tensionsTold(wheel, kinds, round.entries, all) }));
-  const none = tensionsTold(wheel, kinds, [], []);
-  // With nipples turned or spokes de-stressed since, what was read is the round before: the next reading opens a new one.
-  const open = current && current.walked.length === 0 && !current.destressed ? current : null;
-  const shown = open ?? current;
-  const tensions = (shown && worked.find((w) => w.round === shown)?.tensions) ?? none;
-  const calibrated = kinds.map((k) => heardKind(k.sounding, knownSpokes(k, all)));
-  const pairs = squeezes(shown?.entries ?? []);
-  const newtons = tensions.map((t) => t.tension);
-  const readCount = newtons.filter((t) => t !== null).length;
-  const means = (["A", "B"] as const).map((side) => {
-    const own = spokes.flatMap((s) => (s.flange === side ? (newtons[s.spoke - 1] ?? []) : []));
-    return own.length >= 4 ? own.reduce((a, b) => a + b, 0) / own.length : null;
-  });
-  const elastic = useMemo(() => {
-    try {
-      return elasticWheel(geometry, defaultStiffness(wheel));
-    } catch (error) {
-      if (error instanceof RimBuckles) return null;
-      throw error;
-    }
-  }, [geometry, wheel]);
-  // After a planned round nobody read, what it should have brought is what is gone on from.
-  const forecast = current?.plan && readCount === 0 ? current.plan.part : null;
-  const now = {
-    A: means[0] ?? (forecast === null ? 0 : forecast * wanted.A),
-    B: means[1] ?? (forecast === null ? 0 : forecast * wanted.B),
-  };
-  const plan = elastic ? stagedRounds(elastic, now, wanted, wheel.spoke.threadPitch, staging, 0.05) : [];
-
+  const [mounted, setMounted] = useState(false);
+  const practice = job.practice || mounted;
+  const table = tables.find((t) => t.id === tableId) ?? null;
   const begin = async (way: Walking) => {
-    setMessage(null);
-    if (!open && way !== "turn" && !(await openRound(null))) return;
+    if (way === "gauge" && (table === null || table.points.length < 2)) return setTab("gauges");
+    acts.setMessage(null);
+    if (!open && !(await acts.openRound(null))) return;
     setWalking(way);
-  };
-  const end = () => {
-    setWalking(null);
-    router.refresh();
   };
   const turnRound = async (staged: StagedRound) => {
     const turns = spokes.map((s) => staged.turns[s.flange]);
-    if (await openRound({ part: staged.part, turns })) setWalking("turn");
+    if (await acts.openRound({ part: staged.part, turns })) setWalking("turn");
   };
   const mount = async () => {
-    const sent = await send(`/api/jobs/${jobId}/practice`, { seed: 1 + (Date.now() % 9973), start: "fresh" });
-    setMessage(sent.ok ? null : sent.message);
-    if (sent.ok) setPractice(true);
+    const seed = 1 + (Date.now() % 9973);
+    const sent = await changeRecord(`/api/jobs/${jobId}/practice`, { seed, start: "fresh" });
+    acts.setMessage(saidOf(sent));
+    if (sent.state === "taken") setMounted(true);
   };
-  const table = tables.find((t) => t.id === tableId) ?? null;
-  const hasTable = table !== null && table.points.length > 1;
-  const half = current?.plan && current.walked.length < n ? { done: current.walked.length, of: n } : null;
-
-  if (walking === "ear")
+  if (walking)
     return (
-      <EarWalk
-        jobId={jobId}
+      <TensionWalk
+        walking={walking}
         job={job}
-        wheel={wheel}
-        spokes={spokes}
-        names={names}
-        kinds={kinds}
-        tensions={tensions}
-        practice={practice}
-        onTake={take}
-        onEnd={end}
-      />
-    );
-  if (walking === "squeeze")
-    return <SqueezeWalk job={job} spokes={spokes} names={names} pairs={pairs} onTake={take} onEnd={end} />;
-  if (walking === "turn" && current?.plan)
-    return (
-      <TurningWalk
-        job={job}
-        roundId={current.id}
-        walked={current.walked}
-        spokes={spokes}
-        names={names}
-        turns={current.plan.turns}
-        onTurned={turned}
-        onEnd={end}
-      />
-    );
-  if (walking && walking !== "turn")
-    return (
-      <EntryWalk
-        job={job}
-        way={walking}
+        now={now}
+        acts={acts}
         table={table}
-        spokes={spokes}
-        names={names}
-        tensions={tensions}
-        has={(spoke) => (shown?.entries ?? []).some((e) => e.spoke === spoke && e.what === walking)}
-        onTake={take}
-        onEnd={end}
+        practice={practice}
+        onEnd={() => {
+          setWalking(null);
+          lookAgain(jobId);
+        }}
       />
     );
-
+  const half = current?.plan && current.walked.length < spokes.length;
   return (
     <FiguresBench
-      {...props}
-      figures={FIGURES_OF[group]}
+      bench={bench}
+      presets={job.presets}
+      figures={FIGURES_OF[tab]}
       foldLedger
       problem={null}
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}
-      notes={[
-        "A note compares spokes of one kind. It becomes newtons only once a spoke of that kind is known: take its note and its tension in the same round.",
-        ...kinds.map((k, i) => {
-          const held = calibrated[i].held;
-          return held
-            ? `${kindName(k, names)}: calibrated by ${held.count} ${held.count === 1 ? "spoke" : "spokes"}, ${k.sounding.freeLength.toFixed(0)} mm swing free.`
-            : `${kindName(k, names)}: ${calibrated[i].message ?? "not calibrated"}.`;
-        }),
-      ]}
+      notes={[A_NOTE, ...calibrationNotes(now, names)]}
+      after={
+        <p className="mb-3">
+          {plan[0]
+            ? `Next round: ${names.A} ${turnsText(plan[0].turns.A)}, ${names.B} ${turnsText(plan[0].turns.B)} turns.`
+            : "Up to tension by what was read."}
+        </p>
+      }
       drawing={(tap) => (
         <>
-          <Groups
-            groups={GROUPS}
-            current={group}
+          <Tabs
+            tabs={TABS}
+            current={tab}
             pages
             onChange={(to) => {
               tap.close();
-              setMessage(null);
-              setGroup(to);
+              acts.setMessage(null);
+              setTab(to);
             }}
           />
-          {group === "read" && (
+          {tab === "read" && (
             <ReadView
               kinds={kinds}
               spokes={spokes}
@@ -221,77 +140,67 @@ export const Tension = (props: TensionProps) => {
               picked={picked}
               onPick={setPicked}
               practice={practice}
-              message={message}
+              message={acts.message}
               figures={FIGURES_OF.read}
               tap={tap}
-              onKnown={async (spoke, value, typed) => {
-                setMessage(await take({ what: "known", spoke, value, typed }));
-                router.refresh();
-              }}
-              onBegin={(way) => (way === "gauge" && !hasTable ? setGroup("gauges") : void begin(way))}
+              onTake={(taking) => acts.setMessage(acts.take([taking]))}
+              onBegin={(way) => void begin(way)}
               onMount={() => void mount()}
             />
           )}
-          {group === "even" && (
+          {tab === "even" && (
             <EvenView
               kinds={kinds}
               spokes={spokes}
               names={names}
               tensions={tensions}
-              calibrated={calibrated}
-              pairs={pairs}
+              calibrated={now.calibrated}
+              pairs={now.pairs}
               wanted={wanted}
               lateral={shown?.lateral ?? []}
               radial={shown?.radial ?? []}
               band={tolerance}
-              elastic={elastic}
+              elastic={now.elastic}
               pitch={wheel.spoke.threadPitch}
               picked={picked}
-              onPick={(spoke) => setPicked(spoke)}
+              onPick={setPicked}
             />
           )}
-          {group === "tight" && (
+          {tab === "tight" && (
             <TargetView
               jobId={jobId}
               names={names}
               figures={FIGURES_OF.tight}
               target={wheel.tension.target}
               tap={tap}
-              basis={FIGURES_OF.tight.map((f) => `${f}=${taken[f]?.value ?? ""}`).join("&")}
+              basis={FIGURES_OF.tight.map((f) => `${f}=${bench.taken[f]?.value ?? ""}`).join("&")}
             />
           )}
-          {group === "rounds" && (
+          {tab === "rounds" && (
             <RoundsView
               wheel={wheel}
               kinds={kinds}
               names={names}
               plan={plan}
-              now={now}
-              read={means[0] !== null || means[1] !== null}
+              now={now.now}
+              read={means.A !== null || means.B !== null}
               wanted={wanted}
-              rounds={worked}
+              rounds={rounds}
               figures={FIGURES_OF.rounds}
               tap={tap}
-              message={message}
+              message={acts.message}
               onTurn={(r) => void turnRound(r)}
-              onDestress={() => void destress()}
-              goOn={half}
+              onDestress={() => void acts.destress()}
+              goOn={half ? { done: current.walked.length, of: spokes.length } : null}
               onGoOn={() => setWalking("turn")}
             />
           )}
-          {group === "load" && <LoadView wheel={wheel} duty={duty} tensions={newtons} />}
-          {group === "gauges" && <GaugesView tables={tables} chosen={tableId} onChoose={setTableId} />}
+          {tab === "load" && <LoadView wheel={wheel} duty={duty} tensions={now.newtons} />}
+          {tab === "gauges" && (
+            <GaugesView tables={tables} chosen={tableId} onChoose={setTableId} onChanged={() => lookAgain(jobId)} />
+          )}
         </>
       )}
-      after={
-        plan[0] ? (
-          <p className="mb-3">
-            Next round: {names.A} {turnsText(plan[0].turns.A)}, {names.B} {turnsText(plan[0].turns.B)} turns.
-          </p>
-        ) : (
-          <p className="mb-3">Up to tension by what was read.</p>
-        )
-      }
     />
   );
 };

@@ -1,11 +1,13 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { TIGHT_FIGURE } from "@/core/figures/truing";
-import type { Tolerance } from "@/core/runout/tolerance";
-import { SCHOOL_WORDS, SCHOOLS, type School } from "@/core/truing/schools";
+import { TOLERANCE_NAMES, type Tolerance, type ToleranceName } from "@/core/runout/tolerance";
+import { SCHOOL_WORDS, SCHOOLS, type School } from "@/core/truing/solving/schools";
 import { readLength } from "@/core/units/read-number";
-import { EntryBar } from "../parts/entry-bar";
-import { send } from "../parts/outbox";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { getJson } from "../parts/kept/get-json";
+import { usePutFigure } from "../parts/kept/use-put-figure";
 
 interface HowTrueProps {
   readonly jobId: string;
@@ -18,35 +20,28 @@ interface HowTrueProps {
   readonly cost: number | null;
   readonly tight: string | null;
   readonly anyTension: boolean;
-  readonly onTolerance: (name: string) => Promise<void>;
+  readonly onTolerance: (name: ToleranceName) => Promise<void>;
   readonly onChanged: () => Promise<void>;
 }
 
-const NAMES = ["service", "shop", "show", "race", "own"] as const;
 type Front = readonly { readonly spread: number; readonly tir: number }[];
 
 /** How true is true, by which way of working, and what the last hundredths would cost in evenness. */
 export const HowTrue = (props: HowTrueProps) => {
   const { jobId, roundId, tolerance, toleranceName, school, cost, tight, anyTension } = props;
-  const [front, setFront] = useState<Front | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const [own, setOwn] = useState(false);
-  useEffect(() => {
-    if (!roundId) return;
-    let there = true;
-    void fetch(`/api/rounds/${roundId}/front`)
-      .then(async (r) => (r.ok ? ((await r.json()) as Front) : null))
-      .catch(() => null)
-      .then((f) => there && setFront(f));
-    return () => {
-      there = false;
-    };
-  }, [roundId]);
+  const putFigure = usePutFigure(jobId);
+  const { data: front = null } = useQuery({
+    queryKey: ["front", roundId, tolerance, school, tight],
+    queryFn: () => getJson<Front>(`/api/rounds/${roundId}/front`),
+    enabled: roundId !== null,
+  });
   const put = async (name: string, typed: string) => {
-    const sent = await send(`/api/jobs/${jobId}/measurements`, { id: crypto.randomUUID(), name, typed });
-    setMessage(sent.ok ? null : sent.message);
-    if (sent.ok) await props.onChanged();
-    return sent.ok;
+    const wrong = await putFigure(name, typed);
+    setMessage(wrong);
+    if (!wrong) await props.onChanged();
+    return !wrong;
   };
   const key = (on: boolean) => `min-h-14 border border-rule px-3 text-left ${on ? "bg-ink text-paper" : ""}`;
   return (
@@ -55,7 +50,7 @@ export const HowTrue = (props: HowTrueProps) => {
         <div className="min-h-0 overflow-y-auto border-r border-grid p-4 text-lg">
           <h2 className="pb-1 font-bold">How true</h2>
           <div className="grid grid-cols-5">
-            {NAMES.map((name) => (
+            {TOLERANCE_NAMES.map((name) => (
               <button
                 key={name}
                 type="button"

@@ -4,8 +4,10 @@ import { GridComponent, MarkAreaComponent } from "echarts/components";
 import { init, use } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useEffect, useRef, useState } from "react";
+import type { Taking } from "@/core/rounds/taking";
 import { atHoles } from "@/core/runout/at-holes";
-import { type TracePoint, traceFromCsv } from "@/formats/trace-csv";
+import type { TracePoint } from "@/formats/trace-csv";
+import type { TakeReadings } from "../parts/walk/use-take-readings";
 
 use([LineChart, GridComponent, MarkAreaComponent, SVGRenderer]);
 
@@ -15,10 +17,7 @@ interface LiveWalkProps {
   readonly holes: number;
   readonly practice: boolean;
   readonly band: { readonly lateral: number; readonly radial: number };
-  readonly onTake: (read: {
-    readonly lateral: readonly (number | null)[];
-    readonly radial: readonly (number | null)[];
-  }) => Promise<string | null>;
+  readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
 
@@ -136,6 +135,8 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
   };
   const fromFile = async (file: File | undefined) => {
     if (!file) return;
+    // The reader of traces comes when one is opened.
+    const { traceFromCsv } = await import("@/formats/trace-csv");
     const read = traceFromCsv(await file.text());
     if (read.errors.length > 0)
       return setMessage(`nothing taken: line ${read.errors[0].line}: ${read.errors[0].message}`);
@@ -151,11 +152,31 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
       }),
       holes,
     );
-  const take = async () => {
-    const rounded = (list: readonly (number | null)[]) =>
-      list.map((v) => (v === null ? null : Math.round(v * 1000) / 1000));
+  const take = () => {
     setState("taken");
-    setMessage(await onTake({ lateral: rounded(over((p) => p.lateral)), radial: rounded(over((p) => p.radial)) }));
+    const read = (what: "lateral" | "radial", line: readonly (number | null)[]): Taking[] =>
+      line.flatMap((v, i) =>
+        v === null
+          ? []
+          : [
+              {
+                ...{ what, spoke: i + 1, value: Math.round(v * 1000) / 1000, typed: "" },
+                ...{ instrument: "stand", method: "trace" },
+              },
+            ],
+      );
+    setMessage(
+      onTake([
+        ...read(
+          "lateral",
+          over((p) => p.lateral),
+        ),
+        ...read(
+          "radial",
+          over((p) => p.radial),
+        ),
+      ]),
+    );
   };
   const passed = points.length === 0 ? 0 : Math.round(((points.at(-1)?.angleDeg ?? 0) / 360) * holes);
   return (
@@ -206,7 +227,7 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
           </p>
         )}
         {state === "whole" && (
-          <button type="button" onClick={() => void take()} className="flex-1 bg-ink text-paper outline-offset-[-8px]">
+          <button type="button" onClick={take} className="flex-1 bg-ink text-paper outline-offset-[-8px]">
             take every spoke
           </button>
         )}

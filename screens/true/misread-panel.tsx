@@ -1,6 +1,6 @@
 "use client";
-import type { Misread } from "@/core/truing/misread";
-import { DoubtFlag } from "../parts/ledger-panel";
+import type { Misread } from "@/core/truing/knowing/misread";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
 
 /** A slip at the dial, named, with the way to mend it without reading all again. */
 export const MisreadPanel = ({

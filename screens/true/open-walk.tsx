@@ -1,59 +1,52 @@
 "use client";
-import { useRouter } from "next/navigation";
-import { TurningWalk } from "../parts/turning-walk";
-import { LiveWalk } from "./live-walk";
-import { ReadingWalk } from "./reading-walk";
+import dynamic from "next/dynamic";
+import { TurningWalk } from "../parts/walk/turning-walk";
+import { type ReadingPlan, ReadingWalk } from "./reading-walk";
 import type { RoundView } from "./round-view";
-import type { TrueProps } from "./true";
 import type { useRounds } from "./use-rounds";
+import type { TrueNow } from "./use-true";
 import type { useWalks } from "./use-walks";
 
+/** The stand's trace needs the charts: they come when it is looked at. */
+const LiveWalk = dynamic(() => import("./live-walk").then((m) => m.LiveWalk), { ssr: false });
+
 interface OpenWalkProps {
-  readonly page: TrueProps;
+  readonly now: TrueNow;
   readonly round: RoundView;
   readonly before: RoundView | null;
   readonly walks: ReturnType<typeof useWalks>;
   readonly acts: ReturnType<typeof useRounds>;
-  readonly every: number;
-  readonly tension: boolean;
-  readonly offset: boolean;
-  readonly edges: boolean;
+  readonly reading: Omit<ReadingPlan, "only">;
   /** Turns of each nipple, as advised and altered. */
-  readonly plan: readonly number[];
+  readonly turns: readonly number[];
   readonly ask: () => Promise<void>;
   readonly onLeave: () => void;
 }
 
 /** The walk round the wheel that is open; it takes the whole screen. */
 export const OpenWalk = (props: OpenWalkProps) => {
-  const { page, round, before, walks, acts } = props;
-  const { jobId, job, spokes, names } = page;
-  const router = useRouter();
-  const endTurning = () => {
-    walks.endWalk();
-    router.refresh();
+  const { now, round, before, walks, acts } = props;
+  const { job, spokes, way } = now;
+  const { jobId, title, names } = job;
+  const turning = {
+    ...{ jobId, job: title, roundId: round.id, spokes, names },
+    tyreOn: way.tyreOn,
+    onEnd: walks.endWalk,
   };
-  const turning = { job, roundId: round.id, spokes, names, tyreOn: page.tyreOn, onEnd: endTurning };
   if (walks.walk === "read")
     return (
       <ReadingWalk
-        jobId={jobId}
-        job={job}
+        job={title}
         round={round}
         spokes={spokes}
         names={names}
-        every={props.every}
-        tension={props.tension}
-        offset={props.offset}
-        offsetWays={page.offsetWays}
-        offsetPart={round.offset === null ? (page.taken["true.offsetPart"]?.typed ?? null) : null}
-        tyreOn={page.tyreOn}
-        inMachine={page.taken["true.tyre"]?.typed.endsWith("machine") ?? false}
-        edges={props.edges}
-        only={walks.only}
+        plan={{ ...props.reading, only: walks.only }}
+        offsetWays={job.offsetWays}
+        tyreOn={way.tyreOn}
+        inMachine={way.inMachine}
         before={before ? [...before.lateral, ...before.radial] : []}
         again={walks.away}
-        onRead={acts.took}
+        onTake={acts.take}
         onEnd={props.onLeave}
       />
     );
@@ -61,19 +54,13 @@ export const OpenWalk = (props: OpenWalkProps) => {
     return (
       <LiveWalk
         jobId={jobId}
-        job={job}
+        job={title}
         holes={spokes.length}
-        practice={page.practice}
-        band={page.tolerance}
-        onTake={async (lines) => {
-          const wrong = await acts.takeMany(
-            (["lateral", "radial"] as const).flatMap((what) =>
-              lines[what].flatMap((value, i) =>
-                value === null ? [] : [{ what, spoke: i + 1, value, typed: "from the trace" }],
-              ),
-            ),
-          );
-          if (!wrong) await props.ask();
+        practice={job.practice}
+        band={way.tolerance}
+        onTake={(takings) => {
+          const wrong = acts.take(takings);
+          if (!wrong) void props.ask();
           return wrong;
         }}
         onEnd={props.onLeave}
@@ -86,21 +73,17 @@ export const OpenWalk = (props: OpenWalkProps) => {
         walked={walks.undone}
         turns={walks.back}
         then="the wheel is as it was before this round"
-        onTurned={(spoke, turns) => {
-          acts.turned(spoke, turns);
-          walks.turnedBack(spoke);
-        }}
+        onTurned={walks.turnedBack}
       />
     );
   return (
     <TurningWalk
       {...turning}
-      key={props.plan.join(" ")}
+      key={props.turns.join(" ")}
       walked={round.walked}
-      turns={props.plan}
+      turns={props.turns}
       unsure={walks.away}
-      onStuck={acts.stuck}
-      onTurned={acts.turned}
+      onFound={acts.found}
     />
   );
 };

@@ -1,4 +1,4 @@
-import { turnsText } from "@/core/truing/explain";
+import { turnsText } from "@/core/truing/saying/explain";
 
 interface PickedSpokeProps {
   readonly picked: number;

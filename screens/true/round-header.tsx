@@ -1,8 +1,8 @@
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
-import type { Advice } from "@/core/truing/advice";
-import { stretchWords } from "@/core/truing/explain";
-import { DoubtFlag } from "../parts/ledger-panel";
+import type { Advice } from "@/core/truing/saying/advice";
+import { stretchWords } from "@/core/truing/saying/explain";
+import { DoubtFlag } from "../parts/bench/ledger-panel";
 import type { RoundView } from "./round-view";
 
 interface RoundHeaderProps {

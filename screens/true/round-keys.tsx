@@ -1,3 +1,5 @@
+import type { ReadingWay } from "./use-walks";
+
 /** What else is read in the walk with the dial. */
 export type Also = "tension" | "offset" | "edges";
 
@@ -15,17 +17,26 @@ interface RoundKeysProps {
   /** Every how many spokes the dial is read. */
   readonly every: number;
   readonly also: Readonly<Record<Also, boolean>>;
-  readonly readLabel: string;
+  /** Places read and nipples turned in the round in hand, and whether it is advised on. */
+  readonly read: number;
+  readonly turned: number;
+  readonly advised: boolean;
   /** Nipples still to turn in this round. */
   readonly left: number;
   readonly onEvery: (every: number) => void;
   readonly onToggle: (what: Also) => void;
-  readonly onRead: (how: "read" | "live" | "other") => void;
+  readonly onRead: (how: ReadingWay) => void;
   readonly onTurn: () => void;
 }
 
+const readLabel = ({ read, turned, advised }: Pick<RoundKeysProps, "read" | "turned" | "advised">): string => {
+  if (turned > 0) return "de-stressed: read the next round";
+  if (read === 0) return "read the wheel";
+  return advised ? "read again" : "go on reading";
+};
+
 /** The keys under the rim: how it is read, reading it, and turning what is to be turned. */
-export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onRead, onTurn }: RoundKeysProps) => (
+export const RoundKeys = ({ every, also, left, onEvery, onToggle, onRead, onTurn, ...round }: RoundKeysProps) => (
   <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
     <button
       type="button"
@@ -60,7 +71,7 @@ export const RoundKeys = ({ every, also, readLabel, left, onEvery, onToggle, onR
       onClick={() => onRead("read")}
       className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 ? "border-r border-rule" : "bg-ink text-paper"}`}
     >
-      {readLabel}
+      {readLabel(round)}
     </button>
     {left > 0 && (
       <button

@@ -1,14 +1,20 @@
-import type { Advice } from "@/core/truing/advice";
+import type { ReadRounds } from "@/core/rounds/read-rounds";
+import { lastAt, type Round } from "@/core/rounds/round";
+import { farEdge } from "@/core/rounds/round-readings";
+import { turnsMade, walkedSpokes } from "@/core/rounds/turn";
+import type { Advice } from "@/core/truing/saying/advice";
+
+type OverHoles = readonly (number | null)[];
 
 /** A round as the screen needs it: newest reading of each place, turns really made. */
 export interface RoundView {
   readonly id: string;
   readonly number: number;
-  readonly lateral: readonly (number | null)[];
+  readonly lateral: OverHoles;
   /** Side to side on the other edge, where both are read. */
-  readonly farEdge: readonly (number | null)[];
-  readonly radial: readonly (number | null)[];
-  readonly tension: readonly (number | null)[];
+  readonly farEdge: OverHoles;
+  readonly radial: OverHoles;
+  readonly tension: OverHoles;
   readonly offset: number | null;
   readonly turns: readonly number[];
   /** Spokes whose turn was recorded, even as nil. */
@@ -17,4 +23,38 @@ export interface RoundView {
   /** When the last reading or turn was stored; null for none. */
   readonly lastAt: string | null;
   readonly advice: Advice | null;
+  /** All of it, for what asks more. */
+  readonly round: Round;
 }
+
+const viewOf = (round: Round, read: ReadRounds): RoundView => {
+  const { lateral, radial, tension = [], offset = null } = read.readings(round);
+  return {
+    id: round.id,
+    number: round.number,
+    lateral,
+    farEdge: farEdge(round, read.holes),
+    radial,
+    tension,
+    offset,
+    turns: turnsMade(round, read.holes),
+    walked: walkedSpokes(round),
+    destressed: round.destressed,
+    lastAt: lastAt(round),
+    advice: round.advice,
+    round,
+  };
+};
+
+/** Rounds that only brought the wheel up were not read here, and are none of this place's; the last one always is. */
+export const roundViews = (read: ReadRounds): RoundView[] =>
+  read.rounds
+    .filter((r, i) => r.kind === "true" || r.readings.some((x) => x.what === "lateral") || i === read.rounds.length - 1)
+    .map((r) => viewOf(r, read));
+
+/** A round in which nothing was read or turned yet. */
+export const emptyRound = (n: number) => ({
+  lateral: new Array<number | null>(n).fill(null),
+  radial: new Array<number | null>(n).fill(null),
+  tension: new Array<number | null>(n).fill(null),
+});

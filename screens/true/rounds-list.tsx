@@ -1,9 +1,9 @@
 "use client";
 import { totalBesideSeam } from "@/core/runout/beside-seam";
 import { totalReading } from "@/core/runout/runout";
-import { turnsText } from "@/core/truing/explain";
-import type { Settled } from "@/core/truing/settled";
-import { ListImport } from "../parts/list-import";
+import type { Settled } from "@/core/truing/knowing/settled";
+import { turnsText } from "@/core/truing/saying/explain";
+import { ListImport } from "../parts/lists/list-import";
 import type { RoundView } from "./round-view";
 
 interface RoundsListProps {

@@ -1,4 +1,4 @@
-import type { Settled } from "@/core/truing/settled";
+import type { Settled } from "@/core/truing/knowing/settled";
 
 /** Read again with nothing turned: whether it held since it was de-stressed. */
 export const SettledLine = ({ settled }: { settled: readonly Settled[] }) => {

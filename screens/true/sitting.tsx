@@ -1,10 +1,9 @@
 "use client";
 import { useState } from "react";
 import { SITTING_FIGURES, TIGHT_FIGURE } from "@/core/figures/truing";
-import type { Taken } from "@/core/measurement/taken";
-import { readLength } from "@/core/units/read-number";
-import { EntryBar } from "../parts/entry-bar";
-import { send } from "../parts/outbox";
+import type { Entry, Taken } from "@/core/measurement/taken";
+import { EntryBar } from "../parts/bench/entry-bar";
+import { usePutFigure } from "../parts/kept/use-put-figure";
 
 /** Hours after which a wheel is taken to have been off the stand. */
 const SITTING_HOURS = 4;
@@ -12,10 +11,10 @@ const SITTING_HOURS = 4;
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (
   taken: Readonly<Record<string, Taken>>,
-  times: Readonly<Record<string, string>>,
+  entries: Readonly<Record<string, readonly Entry[]>>,
 ): boolean =>
   ["true.tyre", "true.play"].every((name) => {
-    const at = times[name];
+    const at = entries[name]?.at(-1)?.at;
     return taken[name] !== undefined && at !== undefined && Date.now() - Date.parse(at) < SITTING_HOURS * 3_600_000;
   });
 
@@ -35,6 +34,7 @@ export const Sitting = ({
 }) => {
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
+  const put = usePutFigure(jobId);
   const figures = askTight ? [...SITTING_FIGURES, TIGHT_FIGURE] : SITTING_FIGURES;
   const unanswered = (given: Readonly<Record<string, string>>) =>
     figures.filter(
@@ -43,17 +43,9 @@ export const Sitting = ({
   const figure = unanswered(answers)[0];
   if (!figure) return null;
   const take = async (typed: string) => {
-    if (figure.kind === "number") {
-      const read = readLength(typed === "" ? "0.5" : typed, "mm");
-      if (!read.ok) return setMessage(read.message);
-    }
     const value = typed === "" ? "0.5" : typed;
-    const sent = await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: figure.name,
-      typed: value,
-    });
-    if (!sent.ok && sent.field !== "") return setMessage(sent.message);
+    const wrong = await put(figure.name, value);
+    if (wrong) return setMessage(wrong);
     const all = { ...answers, [figure.name]: value };
     setMessage(null);
     setAnswers(all);

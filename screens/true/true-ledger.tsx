@@ -1,8 +1,8 @@
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
-import type { Advice } from "@/core/truing/advice";
-import { withSideNames } from "@/core/truing/explain";
-import { Caution, Doubt, LedgerPanel } from "../parts/ledger-panel";
+import type { Advice } from "@/core/truing/saying/advice";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { Caution, Doubt, LedgerPanel } from "../parts/bench/ledger-panel";
 
 interface TrueLedgerProps {
   readonly advice: Advice | null;

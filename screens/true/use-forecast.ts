@@ -1,7 +1,7 @@
 "use client";
 import { useMemo } from "react";
 import { elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
-import type { Advice } from "@/core/truing/advice";
+import type { Advice } from "@/core/truing/saying/advice";
 import type { Wheel } from "@/core/wheel/wheel-file";
 
 /** What the wheel should become, with the turns somebody altered: worked out anew while a nipple is dragged. */

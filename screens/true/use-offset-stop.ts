@@ -1,33 +1,37 @@
 "use client";
-import { useState } from "react";
-import { type OffsetWay, offsetNow } from "@/core/offset/offset-now";
-import { withSideNames } from "@/core/truing/explain";
-import type { TakeKey } from "../parts/entry-bar";
-import { useOffsetTool } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
-
-/** How a first length is put down until the second comes: for which round, by which way, mm. */
-const noted = (roundId: string, way: string, value: number) => `${roundId}|${way}|${value}`;
+import { type OffsetNowMethod, type OffsetWay, offsetNow } from "@/core/offset/offset-now";
+import type { Round } from "@/core/rounds/round";
+import { withSideNames } from "@/core/truing/saying/explain";
+import type { TakeKey } from "../parts/bench/entry-bar";
+import { useOffsetTool } from "../parts/kept/kept-choice";
 
 interface OffsetStop {
   readonly prompt: string;
   readonly how: string;
   readonly keys: readonly TakeKey[];
   readonly tool: string;
+  readonly method: OffsetNowMethod;
   readonly nextTool: () => void;
+  /** The first of two lengths by this way, mm; null while it is the first (or only) one that is asked. */
+  readonly first: number | null;
   /**
    * @param value mm of the length asked for
    * @returns mm of offset; null while there is another length to take, which is then asked for
    */
-  readonly take: (value: number) => number | null;
+  readonly come: (value: number) => number | null;
 }
 
-/** The offset at the stand, by whatever it is measured with; the first of two lengths is stored as it is taken. */
+/** The first length taken by a way in a round that has no offset since; null for none. */
+const firstLength = (round: Round, way: OffsetWay): number | null => {
+  if (way.asks.length === 1) return null;
+  const last = round.readings.findLast((r) => r.what === "offset" || r.what === "offset-part");
+  return last?.what === "offset-part" && last.method === way.key ? last.value : null;
+};
+
+/** The offset at the stand, by whatever it is measured with; the first of two lengths is a reading like any other. */
 export const useOffsetStop = (
-  jobId: string,
-  roundId: string,
+  round: Round,
   ways: readonly OffsetWay[],
-  part: string | null,
   names: { readonly A: string; readonly B: string },
   inMachine: boolean,
 ): OffsetStop => {
@@ -35,10 +39,7 @@ export const useOffsetStop = (
   // In the machine its own arm is what there is to measure from.
   const tool = !chosen && inMachine ? "frame" : kept;
   const way = ways.find((w) => w.key === tool) ?? ways[0];
-  const [first, setFirst] = useState<number | null>(() => {
-    const [round, key, value] = part?.split("|") ?? [];
-    return round === roundId && key === way.key ? Number(value) : null;
-  });
+  const first = firstLength(round, way);
   const named = (text: string) => withSideNames(text, names);
   const ask = way.asks[first === null ? 0 : 1] ?? way.asks[0];
   return {
@@ -48,23 +49,12 @@ export const useOffsetStop = (
       ? ask.takeAs.map((label, i) => ({ label: named(label), sign: i === 0 ? 1 : -1 }) as const)
       : [{ label: "take", sign: 1 }],
     tool: way.label,
-    nextTool: () => {
-      setFirst(null);
-      setTool(ways[(ways.indexOf(way) + 1) % ways.length].key);
-    },
-    take: (value) => {
+    method: way.key,
+    nextTool: () => setTool(ways[(ways.indexOf(way) + 1) % ways.length].key),
+    first,
+    come: (value) => {
       if (way.asks.length === 1) return offsetNow(way, [value]);
-      if (first !== null) {
-        setFirst(null);
-        return offsetNow(way, [first, value]);
-      }
-      setFirst(value);
-      void send(`/api/jobs/${jobId}/measurements`, {
-        id: crypto.randomUUID(),
-        name: "true.offsetPart",
-        typed: noted(roundId, way.key, value),
-      });
-      return null;
+      return first === null ? null : offsetNow(way, [first, value]);
     },
   };
 };

@@ -1,107 +1,61 @@
-import { useRouter } from "next/navigation";
+"use client";
 import { useState } from "react";
-import type { Advice } from "@/core/truing/advice";
-import { send } from "../parts/outbox";
-import type { Stop } from "./reading-places";
+import type { NippleState } from "@/core/acts/act";
+import type { Round } from "@/core/rounds/round";
+import type { Advice } from "@/core/truing/saying/advice";
+import { changeRecord } from "../parts/kept/change-record";
+import { useWho } from "../parts/kept/kept-choice";
+import { sendAll } from "../parts/kept/post-office";
+import { queryClient } from "../parts/kept/query-client";
+import { KEPT, saidOf } from "../parts/kept/sent";
+import { lookAgain, useEnter } from "../parts/kept/use-enter";
+import { useTakeReadings } from "../parts/walk/use-take-readings";
 import type { RoundView } from "./round-view";
 
-/** One reading of a list; mm. */
-interface Read {
-  readonly what: "lateral" | "radial";
-  readonly spoke: number;
-  readonly value: number;
-  readonly typed: string;
-  readonly sure?: number | null;
-}
+/** The advice stands with its round at once: the record has it, and is only asked for all else. */
+const showAdvice = (jobId: string, roundId: string, advice: Advice): void => {
+  queryClient.setQueriesData<{ rounds?: readonly Round[] }>({ queryKey: ["job", jobId] }, (data) =>
+    data?.rounds ? { ...data, rounds: data.rounds.map((r) => (r.id === roundId ? { ...r, advice } : r)) } : data,
+  );
+};
 
-/** A round in which nothing was read or turned yet. */
-export const emptyRound = (n: number) => ({
-  lateral: new Array<number | null>(n).fill(null),
-  farEdge: new Array<number | null>(n).fill(null),
-  radial: new Array<number | null>(n).fill(null),
-  tension: new Array<number | null>(n).fill(null),
-  offset: null,
-});
-
-/** The rounds of a wheel as this screen holds them: what is read and turned is shown at once and stored as it is. */
-export const useRounds = (jobId: string, n: number, stored: readonly RoundView[]) => {
-  const router = useRouter();
-  const [rounds, setRounds] = useState(stored);
+/** What is done to the rounds of a wheel: opened, read, advised on, found stuck. What it does shows by itself. */
+export const useRounds = (jobId: string, holes: number, round: RoundView | null) => {
+  const enter = useEnter(jobId);
+  const [who] = useWho();
   const [message, setMessage] = useState<string | null>(null);
-  const round = rounds.at(-1) ?? null;
-  const change = (make: (r: RoundView) => RoundView) =>
-    setRounds((list) => list.map((r, i) => (i === list.length - 1 ? make(r) : r)));
+  const take = useTakeReadings(jobId, round?.id ?? null, holes);
 
+  /** @returns whether there is a round to read in now; kept for later it is one all the same */
   const open = async (): Promise<boolean> => {
-    const id = crypto.randomUUID();
-    const sent = await send(`/api/jobs/${jobId}/rounds`, { id });
-    if (!sent.ok) {
-      setMessage(sent.message);
-      return false;
-    }
-    setRounds((list) => [
-      ...list,
-      {
-        id,
-        number: (list.at(-1)?.number ?? 0) + 1,
-        ...emptyRound(n),
-        turns: new Array<number>(n).fill(0),
-        walked: [],
-        destressed: false,
-        lastAt: null,
-        advice: null,
-      },
-    ]);
-    return true;
+    const sent = await enter({ what: "round", jobId, id: crypto.randomUUID(), kind: "true", plan: null });
+    setMessage(saidOf(sent));
+    return sent.state !== "refused";
   };
-  const ask = async (): Promise<void> => {
-    if (!round) return;
-    const sent = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
-    if (sent.ok) {
-      setMessage(null);
-      change((r) => ({ ...r, advice: sent.value }));
-    } else setMessage(sent.message);
-    router.refresh();
-  };
-  const took = (stop: Pick<Stop, "what" | "spoke">, value: number): void =>
-    change((r) => {
-      if (stop.what === "offset") return { ...r, offset: value };
-      const list = stop.what === "far-edge" ? "farEdge" : stop.what;
-      return { ...r, [list]: r[list].map((v, i) => (i === stop.spoke - 1 ? value : v)) };
-    });
-  /** @returns what was wrong; null when all were taken */
-  const takeMany = async (list: readonly Read[]): Promise<string | null> => {
-    if (!round || list.length === 0) return "nothing was read";
-    const sent = await send(
-      `/api/rounds/${round.id}/readings/many`,
-      list.map((r) => ({ id: crypto.randomUUID(), doubtful: false, ...r })),
-    );
-    if (!sent.ok) return sent.message;
-    for (const x of list) took(x, x.value);
+  /** Works the advice on a round out, from all that was read. @returns what went wrong */
+  const advise = async (roundId: string): Promise<string | null> => {
+    // What was read last must be in the record before it is advised on.
+    if (!(await sendAll())) return KEPT;
+    const answer = await changeRecord<Advice>(`/api/rounds/${roundId}/advice`, { jobId });
+    if (answer.state !== "taken") return saidOf(answer);
+    showAdvice(jobId, roundId, answer.value);
+    lookAgain(jobId);
     return null;
   };
-  const turned = (spoke: number, turns: number): void =>
-    change((r) => {
-      const made = r.turns.map((t, i) => (i === spoke - 1 ? t + turns : t));
-      // Turned back whole it is as if nothing had been turned.
-      return { ...r, turns: made, walked: made.every((t) => Math.abs(t) < 1e-9) ? [] : [...r.walked, spoke] };
-    });
+  const ask = async (): Promise<void> => {
+    if (round) setMessage(await advise(round.id));
+  };
   /** Won't turn, or slipped back: the rest of the round is worked out again. @returns what to say of it */
-  const stuck = async (spoke: number, how: "stuck" | "slipped"): Promise<string> => {
+  const found = async (spoke: number, state: NippleState): Promise<string> => {
     if (!round) return "no round is open";
-    const sent = await send(`/api/jobs/${jobId}/measurements`, {
-      id: crypto.randomUUID(),
-      name: "nipple.stuck",
-      place: spoke,
-      typed: how,
-    });
-    if (!sent.ok) return sent.message;
-    const worked = await send<Advice>(`/api/rounds/${round.id}/advice`, { jobId });
-    if (!worked.ok) return worked.message;
-    change((r) => ({ ...r, advice: worked.value }));
-    return how === "stuck"
+    const act = { what: "nipple-found" as const, spoke, found: state };
+    const sent = await enter({ what: "act", jobId, id: crypto.randomUUID(), act, who });
+    if (sent.state === "refused") return sent.message;
+    const wrong = await advise(round.id);
+    if (wrong) return wrong;
+    return state === "stuck"
       ? `${spoke} is held as it is; the rest was worked out again`
       : `${spoke} counts as unknown: read it again`;
   };
-  return { rounds, round, message, setMessage, open, ask, took, takeMany, turned, stuck };
+  return { message, setMessage, open, ask, take, found };
 };

@@ -1,15 +1,16 @@
 "use client";
 import { useState } from "react";
-import type { Taken } from "@/core/measurement/taken";
-import { useLastWalk } from "../parts/kept-choice";
-import { send } from "../parts/outbox";
+import type { Entry, Taken } from "@/core/measurement/taken";
+import { useLastWalk } from "../parts/kept/kept-choice";
+import { post } from "../parts/kept/use-enter";
 import type { RoundView } from "./round-view";
 import { sittingStands } from "./sitting";
 
 /** Minutes after which a wheel may have been touched: ten, or another job's walk in between. */
 const AWAY_MINUTES = 10;
 
-export type Reading = "read" | "live" | "other";
+/** How the wheel is read: round with the dial, on the stand, or with less than a dial. */
+export type ReadingWay = "read" | "live" | "other";
 
 interface WalksOptions {
   readonly jobId: string;
@@ -21,7 +22,7 @@ interface WalksOptions {
   /** No round was ever read here. */
   readonly first: boolean;
   readonly taken: Readonly<Record<string, Taken>>;
-  readonly entryTimes: Readonly<Record<string, string>>;
+  readonly entries: Readonly<Record<string, readonly Entry[]>>;
   /** Straight to the first reading: a customer is waiting. */
   readonly readNow: boolean;
   /** Opens the next round. @returns whether it could */
@@ -33,7 +34,7 @@ export const useWalks = (o: WalksOptions) => {
   const { jobId, round, turned } = o;
   const [walk, setWalk] = useState<"read" | "turn" | "back" | "live" | null>(null);
   const [asking, setAsking] = useState<"sitting" | "other" | null>(null);
-  const [then, setThen] = useState<Reading>("read");
+  const [then, setThen] = useState<ReadingWay>("read");
   const [back, setBack] = useState<readonly number[]>([]);
   const [undone, setUndone] = useState<readonly number[]>([]);
   const [only, setOnly] = useState<number | null>(null);
@@ -44,10 +45,10 @@ export const useWalks = (o: WalksOptions) => {
     lastWalk !== "" && lastWalk !== jobId
       ? since !== null
       : since !== null && Date.now() - Date.parse(since) > AWAY_MINUTES * 60_000;
-  const go = async (how: Reading) => {
+  const go = async (how: ReadingWay) => {
     setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
-    if (round && turned > 0) await send(`/api/rounds/${round.id}/destress`, {});
+    if (round && turned > 0) await post({ what: "destressed", jobId, roundId: round.id });
     const partly = round !== null && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
     const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
     if (!partly && !(await o.open())) return;
@@ -64,9 +65,9 @@ export const useWalks = (o: WalksOptions) => {
     away,
     /** One place alone, instead of going round. */
     only,
-    begin: async (how: Reading) => {
+    begin: async (how: ReadingWay) => {
       setThen(how);
-      const stands = sittingStands(o.taken, o.entryTimes);
+      const stands = sittingStands(o.taken, o.entries);
       if (!stands && ((!o.readNow && o.first) || wasAway(round?.lastAt ?? null))) setAsking("sitting");
       else await go(how);
     },

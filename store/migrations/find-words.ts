@@ -53,7 +53,7 @@ export const down = async (knex: Knex): Promise<void> => {
     t.dropIndex(["wheel_id", "created_at"]);
   });
   await knex.raw("alter table jobs add fulltext jobs_find_text (find_text)");
-  await knex("jobs").update({ stages_fresh: false });
+  await knex.raw("update jobs set stages_fresh = 0");
   await knex.schema.dropTable("find_words");
   await knex.schema.dropTable("words");
 };

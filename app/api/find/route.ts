@@ -1,4 +1,4 @@
 import { answer } from "@/app/api/answer";
-import { find } from "@/store/find";
+import { findJobs } from "@/record/job-rows";
 
-export const GET = (request: Request) => answer(async () => find(new URL(request.url).searchParams.get("q") ?? ""));
+export const GET = (request: Request) => answer(async () => findJobs(new URL(request.url).searchParams.get("q") ?? ""));

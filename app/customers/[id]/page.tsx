@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
 import { CustomerPage } from "@/screens/history/customer-page";
-import { customerWheels } from "@/store/wheel-history";
+import { customerWheels } from "@/store/customers";
 
 export const dynamic = "force-dynamic";
 

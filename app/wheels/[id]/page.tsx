@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
+import { wheelHistory } from "@/record/history";
 import { WheelPage } from "@/screens/history/wheel-page";
-import { wheelHistory } from "@/store/wheel-history";
 
 export const dynamic = "force-dynamic";
 

@@ -1,19 +1,26 @@
 import { z } from "zod";
 import { idSchema } from "@/app/api/answer";
-import { TENSION_WAYS } from "@/core/tension/told";
+import { INSTRUMENTS, READING_KINDS, READING_METHODS } from "@/core/rounds/reading";
 
 /** One reading as a screen sends it. */
 export const readingSchema = z.object({
   id: idSchema,
-  what: z.enum(["lateral", "far-edge", "radial", "offset", ...TENSION_WAYS]),
+  what: z.enum(READING_KINDS),
   spoke: z.int().min(0).max(72),
   value: z
     .number({ error: (i) => `${JSON.stringify(i.input)} is not a reading` })
-    .min(-100)
-    .max(20000),
+    .min(-200)
+    .max(100_000),
   typed: z.string().max(60),
   doubtful: z.boolean().default(false),
   sure: z.number().min(0).max(1200).nullable().default(null),
   tableId: idSchema.nullable().default(null),
   against: z.int().min(1).max(72).nullable().default(null),
+  instrument: z.enum(INSTRUMENTS).default("unknown"),
+  method: z.enum(READING_METHODS).default("at-place"),
+  unit: z.string().max(12).default(""),
+  per: z.number().positive({ error: "what a division is must be more than 0" }).max(1000).nullable().default(null),
+  sign: z.literal([1, -1]).default(1),
+  shift: z.number().min(-100).max(100).default(0),
+  who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
 });

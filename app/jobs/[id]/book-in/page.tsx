@@ -1,25 +1,9 @@
+import { notFound } from "next/navigation";
+import { stageData } from "@/record/stages/stage-data";
 import { BookIn } from "@/screens/book-in/book-in";
-import { StageFrame } from "@/screens/parts/stage-frame";
-import { pageRecord } from "../record";
-import { particulars } from "./particulars";
 
 const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
-  const { record, frame, names, spokes, taken, entries } = await pageRecord(params);
-  return (
-    <StageFrame {...frame} current="book-in">
-      <BookIn
-        jobId={record.job.id}
-        version={record.job.version}
-        names={names}
-        particulars={particulars(record.job)}
-        taken={taken}
-        entries={entries}
-        doubts={record.build.doubts}
-        photos={record.photos}
-        wheel={record.wheel}
-        spokes={spokes}
-      />
-    </StageFrame>
-  );
+  const data = await stageData("book-in", (await params).id);
+  return data ? <BookIn initial={data} /> : notFound();
 };
 export default Page;

@@ -1,27 +1,9 @@
-import { todayIn } from "@/core/planning/today";
+import { notFound } from "next/navigation";
+import { stageData } from "@/record/stages/stage-data";
 import { HandBack } from "@/screens/hand-back/hand-back";
-import { StageFrame } from "@/screens/parts/stage-frame";
-import { jobFinish } from "@/store/job-finish";
-import { readSettings } from "@/store/settings";
-import { sheetOfJob } from "@/store/signed-sheet";
-import { pageRecord } from "../record";
 
 const Page = async ({ params }: { params: Promise<{ id: string }> }) => {
-  const { record, frame } = await pageRecord(params);
-  const settings = await readSettings();
-  const finish = jobFinish(record);
-  const { sheet, changed } = sheetOfJob(record, todayIn(settings.timeZone), settings);
-  return (
-    <StageFrame {...frame} current="hand-back">
-      <HandBack
-        jobId={record.job.id}
-        sheet={sheet}
-        changed={changed}
-        lines={finish.lines}
-        answers={finish.answers}
-        wheelId={record.job.wheelId}
-      />
-    </StageFrame>
-  );
+  const data = await stageData("hand-back", (await params).id);
+  return data ? <HandBack initial={data} /> : notFound();
 };
 export default Page;

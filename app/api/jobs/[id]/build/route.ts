@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
+import { jobRecord } from "@/record/job-record";
 import { saveBuild } from "@/store/builds";
-import { jobRecord } from "@/store/job-record";
 
 /** Settles the wheel as it is now measured. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>

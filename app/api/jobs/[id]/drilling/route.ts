@@ -1,6 +1,6 @@
 import { drillingPlan } from "@/core/rim/drilling-plan";
 import { drillingCsv, drillingDxf, drillingPdf, drillingSvg } from "@/formats/drilling-strip";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
 
 /** The drilling strip: `?as=csv`, `svg`, `dxf` or `pdf`. */
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {

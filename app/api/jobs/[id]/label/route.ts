@@ -1,6 +1,6 @@
 import { labelPdf } from "@/formats/label-pdf";
-import { jobLabel } from "@/store/job-label";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
+import { jobLabel } from "@/record/label";
 
 export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);

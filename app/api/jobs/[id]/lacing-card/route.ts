@@ -1,6 +1,6 @@
 import { lacingCard } from "@/formats/lacing-card";
-import { cardOf } from "@/store/job-lacing";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
+import { cardOf } from "@/record/lacing";
 
 /** The lacing as a card for the wall. */
 export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {

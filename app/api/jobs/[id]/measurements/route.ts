@@ -26,6 +26,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
       ? { ok: true as const, value: null, unit: "" }
       : checkFigure(m.name, m.typed, m.unit, m.place);
     if (!checked.ok) throw new BadInput(m.name || "name", checked.message);
-    const beside = await addMeasurement({ ...m, jobId, unit: checked.unit, value: checked.value });
-    return { ok: true, beside };
+    return { ok: true, ...(await addMeasurement({ ...m, jobId, unit: checked.unit, value: checked.value })) };
   });

@@ -1,6 +1,6 @@
 import { orderCsv, orderPdf } from "@/formats/order-sheet";
-import { orderSheet } from "@/store/job-order";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
+import { orderSheet } from "@/record/order";
 
 /** The order as PDF, or as CSV with `?as=csv`. */
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
-import { orderNow } from "@/store/job-order";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
+import { orderNow } from "@/record/order";
 import { addOrder } from "@/store/orders";
 
 /** Puts the order down as the wheel is measured now, with the sum it rests on. */
@@ -11,5 +11,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await readBody(request, z.object({ id: idSchema }));
     const record = await jobRecord((await params).id);
     if (!record) throw new BadInput("id", "there is no such job");
-    await addOrder(id, record.job.id, orderNow(record));
+    return { ok: true, changes: await addOrder(id, record.job.id, orderNow(record)) };
   });

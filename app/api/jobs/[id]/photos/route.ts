@@ -16,5 +16,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const caption = (asked.get("caption") ?? "").slice(0, 300);
     const picture = await keepPhoto(await readBytes(request, MOST_MB, "photo"));
     if (!(await findJob(jobId))) throw new BadInput("id", "there is no such job");
-    await addPhoto({ id, jobId, caption, ...picture });
+    return { ok: true, changes: await addPhoto({ id, jobId, caption, ...picture }) };
   });

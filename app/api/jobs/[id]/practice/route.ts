@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
-import { mountPracticeWheel } from "@/app/api/practice-wheel";
+import { mountPracticeWheel } from "@/record/practice-wheel";
 import { removePracticeWheel } from "@/store/practice-wheels";
 
 const schema = z.object({

@@ -1,9 +1,9 @@
 import { answer, readBytes } from "@/app/api/answer";
+import { roundLines } from "@/core/rounds/listed-rounds";
 import { BadInput } from "@/core/wheel/bad-input";
 import { roundsFromCsv, roundsToCsv } from "@/formats/rounds-csv";
-import { jobRecord } from "@/store/job-record";
-import { importRounds } from "@/store/round-list";
-import { roundLines } from "@/store/rounds";
+import { jobRecord } from "@/record/job-record";
+import { importRounds } from "@/record/round-list";
 
 type Params = { params: Promise<{ id: string }> };
 

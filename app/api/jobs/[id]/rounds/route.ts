@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
+import { ROUND_KINDS } from "@/core/rounds/round";
+import { turnsMade } from "@/core/rounds/turn";
 import { BadInput } from "@/core/wheel/bad-input";
-import { jobRecord } from "@/store/job-record";
-import { openRound, turnsMade } from "@/store/rounds";
+import { jobRecord } from "@/record/job-record";
+import { openRound } from "@/store/rounds";
 
 const schema = z.object({
   id: idSchema,
-  kind: z.enum(["true", "tension"]).default("true"),
+  kind: z.enum(ROUND_KINDS).default("true"),
   plan: z
     .object({ part: z.number().min(0).max(1.2), turns: z.array(z.number().min(-20).max(20)).max(72) })
     .nullable()
@@ -15,8 +17,8 @@ const schema = z.object({
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { id, kind, plan } = await readBody(request, schema);
-    await openRound((await params).id, id, kind, plan);
+    const changes = await openRound((await params).id, await readBody(request, schema));
+    return { ok: true, changes };
   });
 
 /** Every round as it counts: newest reading of each place, turns really made. */

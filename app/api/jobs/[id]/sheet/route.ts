@@ -4,13 +4,13 @@ import { notFinished } from "@/core/finish/finish";
 import { todayIn } from "@/core/planning/today";
 import { BadInput } from "@/core/wheel/bad-input";
 import { sheetPdf } from "@/formats/sheet-pdf";
-import { keepMinutes } from "@/store/diary";
-import { jobFinish } from "@/store/job-finish";
-import { type JobRecord, jobRecord } from "@/store/job-record";
+import { keepMinutes } from "@/record/bench-minutes";
+import { jobFinish } from "@/record/finish";
+import { type JobRecord, jobRecord } from "@/record/job-record";
+import { sheetOfJob } from "@/record/signed-sheet";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
-import { sheetOfJob } from "@/store/signed-sheet";
 
 const sheetOf = async (record: JobRecord) => {
   const settings = await readSettings();
@@ -45,6 +45,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     if (open.length > 0) throw new BadInput("finish", `not looked at yet: ${open.map((l) => l.label).join("; ")}`);
     const { recheckDays, timeZone } = await readSettings();
     await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)).now, signedBy }, signedBy });
-    await finishJob(id, recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null);
-    await keepMinutes(id);
+    const changes = await finishJob(
+      id,
+      recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null,
+    );
+    await keepMinutes(record);
+    return { ok: true, changes };
   });

@@ -4,7 +4,7 @@ import { dutyOf } from "@/core/tension/duty";
 import { targetBand } from "@/core/tension/target";
 import { BadInput } from "@/core/wheel/bad-input";
 import { figuresOf } from "@/core/wheel/build";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
 
 /** The wanted tension as a band, with its reasons; a few tenths of a second of sums. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>

@@ -1,6 +1,6 @@
 import { answer } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
-import { jobRecord } from "@/store/job-record";
+import { jobRecord } from "@/record/job-record";
 
 /** Every spoke's tension as last read, with what may be believed of it. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>

@@ -2,8 +2,8 @@ import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { jobRecord } from "@/record/job-record";
 import { findBuild, saveBuild } from "@/store/builds";
-import { jobRecord } from "@/store/job-record";
 
 export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);

@@ -23,5 +23,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     if (g.what !== "count" && (read.mm < 20 || read.mm > 500))
       throw new BadInput(g.what, `${g.typed} is ${read.mm.toFixed(0)} mm, no spoke's length; check the unit`);
     const { id, length, what, typed } = g;
-    await addGoods((await params).id, { id, length, what, typed, value: what === "count" ? read.value : read.mm });
+    const value = what === "count" ? read.value : read.mm;
+    return { ok: true, changes: await addGoods((await params).id, { id, length, what, typed, value }) };
   });

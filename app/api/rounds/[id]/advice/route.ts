@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
-import { adviseRound } from "@/store/advise-round";
+import { adviseRound } from "@/record/advice";
 
 const schema = z.object({ jobId: idSchema });
 

@@ -1,11 +1,12 @@
 import { answer } from "@/app/api/answer";
-import { onPracticeWheel } from "@/app/api/practice-wheel";
+import { onPracticeWheel } from "@/record/practice-wheel";
 import { jobOfRound, markDestressed } from "@/store/rounds";
 
 export const POST = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const { id } = await params;
-    const fresh = await markDestressed(id);
+    const { fresh, changes } = await markDestressed(id);
     const job = fresh ? await jobOfRound(id) : null;
     if (job) await onPracticeWheel(job, (stand) => stand.destress());
+    return { ok: true, changes };
   });

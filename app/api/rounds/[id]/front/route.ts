@@ -1,6 +1,6 @@
 import { answer } from "@/app/api/answer";
 import { BadInput } from "@/core/wheel/bad-input";
-import { frontOfRound } from "@/store/advise-round";
+import { frontOfRound } from "@/record/advice";
 import { jobOfRound } from "@/store/rounds";
 
 /** How true the wheel could be for each unevenness allowed. */

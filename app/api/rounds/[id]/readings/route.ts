@@ -1,6 +1,11 @@
 import { answer, readBody } from "@/app/api/answer";
-import { addReading } from "@/store/rounds";
+import { checkReading } from "@/core/rounds/check-reading";
+import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../reading-schema";
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => addReading((await params).id, await readBody(request, readingSchema)));
+  answer(async () => {
+    const reading = await readBody(request, readingSchema);
+    checkReading(reading, null);
+    return { ok: true, changes: await addReadings((await params).id, [reading]) };
+  });

@@ -1,15 +1,21 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
-import { onPracticeWheel } from "@/app/api/practice-wheel";
+import { onPracticeWheel } from "@/record/practice-wheel";
 import { addTurn, jobOfRound } from "@/store/rounds";
 
-const schema = z.object({ id: idSchema, spoke: z.int().min(1).max(72), turns: z.number().min(-20).max(20) });
+const schema = z.object({
+  id: idSchema,
+  spoke: z.int().min(1).max(72),
+  turns: z.number().min(-20).max(20),
+  who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
+});
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const { id } = await params;
     const turn = await readBody(request, schema);
-    const fresh = await addTurn(id, turn);
+    const { fresh, changes } = await addTurn(id, turn);
     const job = fresh && turn.turns !== 0 ? await jobOfRound(id) : null;
     if (job) await onPracticeWheel(job, (stand) => stand.turn(turn.spoke, turn.turns));
+    return { ok: true, changes };
   });

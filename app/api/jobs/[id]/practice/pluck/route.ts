@@ -1,8 +1,8 @@
 import { answer } from "@/app/api/answer";
-import { practiceWheel } from "@/app/api/practice-wheel";
 import { BadInput } from "@/core/wheel/bad-input";
 import { barNotes, pluckSound } from "@/devices/pluck";
 import { wavOf } from "@/formats/wav";
+import { practiceWheel } from "@/record/practice-wheel";
 
 const RATE = 44_100;
 

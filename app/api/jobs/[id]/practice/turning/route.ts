@@ -1,5 +1,5 @@
 import { answer } from "@/app/api/answer";
-import { practiceWheel } from "@/app/api/practice-wheel";
+import { practiceWheel } from "@/record/practice-wheel";
 
 /** Places a turn at which the dials are told. */
 const PLACES = 320;

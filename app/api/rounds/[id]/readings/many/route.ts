@@ -1,8 +1,13 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
+import { checkReading } from "@/core/rounds/check-reading";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../../reading-schema";
 
 /** Several readings at once: a whole turn of the stand, a trace from a file, readings mended after a slip. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => addReadings((await params).id, await readBody(request, z.array(readingSchema).min(1).max(300))));
+  answer(async () => {
+    const readings = await readBody(request, z.array(readingSchema).min(1).max(300));
+    for (const reading of readings) checkReading(reading, null);
+    return { ok: true, changes: await addReadings((await params).id, readings) };
+  });

@@ -1,0 +1,45 @@
+import { z } from "zod";
+import { FINISH_ANSWERS } from "../finish/finish";
+
+/** How a nipple was found: it does not turn, its spoke slipped back after the turn, or it turns again. */
+export const NIPPLE_STATES = ["stuck", "slipped", "free"] as const;
+export type NippleState = (typeof NIPPLE_STATES)[number];
+
+const spoke = z.int({ error: "a spoke is a whole number" }).min(1).max(72);
+
+/** What was done or told at the bench that is no figure of the wheel; each kind by its own fields. */
+export const actSchema = z.discriminatedUnion("what", [
+  z.object({
+    what: z.literal("finish-answered"),
+    /** The line's key. */
+    line: z.string().min(1).max(60),
+    answer: z.enum(FINISH_ANSWERS),
+    because: z.string().max(900, { error: "at most 900 letters" }).default(""),
+  }),
+  z.object({
+    what: z.literal("spoke-seen"),
+    spoke,
+    seen: z.object({
+      flange: z.enum(["A", "B"]),
+      hubHole: z.int().min(1).max(72),
+      head: z.enum(["in", "out"]),
+      under: z.boolean(),
+    }),
+  }),
+  z.object({
+    what: z.literal("laced-so-far"),
+    /** Steps of the lacing walk that are behind. */
+    steps: z.int({ error: "a count of steps" }).min(0).max(200),
+  }),
+  z.object({ what: z.literal("nipple-found"), spoke, found: z.enum(NIPPLE_STATES) }),
+]);
+export type Act = z.output<typeof actSchema>;
+
+/** An act as it stands in the record; in the order they were done. */
+export interface DoneAct {
+  readonly id: string;
+  readonly act: Act;
+  readonly who: string;
+  /** When it was stored; set by the record. */
+  readonly at: string;
+}

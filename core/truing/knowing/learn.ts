@@ -1,0 +1,220 @@
+import { cholesky, choleskySolve } from "../../mechanics/dense";
+import { type Answer, answerTo, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import type { RoundReadings } from "../../rounds/round-readings";
+import { type PastRound, readingSigma, tensionsBetween, workingTensions } from "./state";
+
+/** What the rounds so far have taught about this wheel. */
+export interface Learnt {
+  readonly stiffness: Stiffness;
+  /** Part of each turn that reaches the thread before de-stressing lets the twist go. */
+  readonly grip: number;
+  /** Size of what the last round did over what was forecast with nothing learnt; null with no round to learn from. */
+  readonly lastAnswer: number | null;
+}
+
+/** Before any round: half to double on the rim, share 0.3 to 1, a tenth of a turn lost to twist. */
+const PRIOR = { lnScale: 0.5, share: 0.15, grip: 0.92, gripSigma: 0.05 };
+
+interface Unknowns {
+  readonly lnLateral: number;
+  readonly lnRadial: number;
+  readonly lnShare: number;
+  readonly grip: number;
+}
+
+const asStiffness = (u: Unknowns): Stiffness => ({
+  lateralScale: Math.exp(u.lnLateral),
+  radialScale: Math.exp(u.lnRadial),
+  share: Math.exp(u.lnShare),
+});
+
+/** A place read before and after the turns of one round. */
+interface Moved {
+  readonly what: "lateral" | "radial" | "tension";
+  readonly at: number;
+  readonly by: number;
+  /** 1 σ of the two readings together. */
+  readonly sigma: number;
+}
+
+/** A round in which something was turned, as far as it can teach. */
+interface Lesson {
+  /** mm each spoke was shortened by, had the whole turn reached its thread. */
+  readonly shortened: Float64Array;
+  readonly about: Float64Array;
+  /** Slack spokes take up an unknown part first. */
+  readonly anySlack: boolean;
+  readonly moved: readonly Moved[];
+}
+
+const lessonsOf = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  rounds: readonly RoundReadings[],
+  turns: readonly (readonly number[])[],
+): Lesson[] => {
+  const pitch = geometry.wheel.spoke.threadPitch;
+  const lessons: Lesson[] = [];
+  for (let r = 0; r + 1 < rounds.length; r++) {
+    if (!turns[r].some((t) => t !== 0)) continue;
+    const [before, after] = [rounds[r], rounds[r + 1]];
+    const moved: Moved[] = [];
+    const compare = (
+      what: Moved["what"],
+      floor: (value: number, at: number, of: RoundReadings) => number,
+      teaches: (value: number) => boolean,
+    ) => {
+      const [a, b] = [before[what] ?? [], after[what] ?? []];
+      for (let i = 0; i < a.length; i++) {
+        const [x, y] = [a[i] ?? null, b[i] ?? null];
+        if (x === null || y === null || !teaches(x) || !teaches(y)) continue;
+        moved.push({ what, at: i, by: y - x, sigma: Math.hypot(floor(x, i, before), floor(y, i, after)) });
+      }
+    };
+    compare("lateral", (_, i, of) => readingSigma(of, "lateral", i), always);
+    compare("radial", (_, i, of) => readingSigma(of, "radial", i), always);
+    compare(
+      "tension",
+      (t) => Math.max(0.03 * t, 15),
+      (t) => t > 0,
+    );
+    lessons.push({
+      shortened: Float64Array.from(turns[r], (t) => t * pitch),
+      about: tensionsBetween(workingTensions(geometry, wanted, before), workingTensions(geometry, wanted, after)),
+      anySlack: (before.tension ?? []).some((t, i) => t !== null && t <= 0 && after.tension?.[i] !== 0),
+      moved,
+    });
+  }
+  return lessons;
+};
+
+const always = (): boolean => true;
+
+/** Forecast minus what happened, each over its own uncertainty, for every place of every lesson. */
+const misfit = (lessons: readonly Lesson[], answers: readonly Answer[], grip: number): number[] => {
+  const out: number[] = [];
+  lessons.forEach(({ moved, anySlack }, l) => {
+    // What the model leaves out grows with what was moved.
+    const part = (anySlack ? 0.35 : 0.06) * grip;
+    const model = {
+      lateral: part * rms(answers[l].lateral),
+      radial: part * rms(answers[l].radial),
+      tension: part * rms(answers[l].tension),
+    };
+    for (const { what, at, by, sigma } of moved) {
+      const off = (answers[l][what][at] * grip - by) / Math.sqrt(sigma * sigma + model[what] * model[what]);
+      // One wild reading must not teach: beyond 3 σ its pull stays that of 3 σ.
+      out.push(Math.abs(off) <= 3 ? off : Math.sign(off) * Math.sqrt(6 * Math.abs(off) - 9));
+    }
+  });
+  return out;
+};
+
+const rms = (x: Float64Array): number => {
+  let sum = 0;
+  for (let i = 0; i < x.length; i++) sum += x[i] * x[i];
+  return Math.sqrt(sum / x.length);
+};
+
+/** Passes of the fit; from the third on the slopes of the second are good enough. */
+const PASSES = { most: 5, slopes: 2 };
+
+/**
+ * Fits the four unknowns to what each round really did, by Gauss–Newton about the prior (Gelb, *Applied Optimal
+ * Estimation*, ch. 2: least squares with prior as extra observations).
+ */
+export const learn = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  now: RoundReadings,
+  history: readonly PastRound[],
+): Learnt => {
+  const share = geometry.wheel.spoke.share ?? 0.6;
+  const prior: Unknowns = { lnLateral: 0, lnRadial: 0, lnShare: Math.log(share), grip: PRIOR.grip };
+  const useful = history.filter((h) => h.turns.some((t) => t !== 0)).length > 0;
+  if (!useful) return { stiffness: { lateralScale: 1, radialScale: 1, share }, grip: PRIOR.grip, lastAnswer: null };
+  const rounds = [...history.map((h) => h.readings), now];
+  const turns = history.map((h) => h.turns);
+  const shareSigma = geometry.wheel.spoke.share === null ? PRIOR.share * 2.5 : PRIOR.share * 2;
+  const keys = ["lnLateral", "lnRadial", "lnShare", "grip"] as const;
+  const sigma = { lnLateral: PRIOR.lnScale, lnRadial: PRIOR.lnScale, lnShare: shareSigma, grip: PRIOR.gripSigma };
+  const low = { lnLateral: -1.4, lnRadial: -1.4, lnShare: Math.log(0.25), grip: 0.7 };
+  const high = { lnLateral: 1.4, lnRadial: 1.4, lnShare: 0, grip: 1 };
+  const lessons = lessonsOf(geometry, wanted, rounds, turns);
+  const answersOf = (u: Unknowns) => lessons.map((l) => answerTo(geometry, asStiffness(u), l.about, l.shortened));
+  const residuals = (u: Unknowns, answers: readonly Answer[]) => [
+    ...misfit(lessons, answers, u.grip),
+    ...keys.map((k) => (u[k] - prior[k]) / sigma[k]),
+  ];
+  const cost = (list: readonly number[]) => list.reduce((sum, x) => sum + x * x, 0);
+  let at = prior;
+  let answers = answersOf(at);
+  const untaught = answers.at(-1);
+  let here = residuals(at, answers);
+  let damping = 1e-3;
+  let slopes: number[][] = [];
+  for (let pass = 0; pass < PASSES.most; pass++) {
+    if (pass < PASSES.slopes)
+      slopes = keys.map((k) => {
+        const step = 0.02 * (at[k] + 0.02 > high[k] ? -1 : 1);
+        const u = { ...at, [k]: at[k] + step };
+        // Twist changes how much of a turn arrives, not how the wheel answers to it.
+        const there = residuals(u, k === "grip" ? answers : answersOf(u));
+        return there.map((x, i) => (x - here[i]) / step);
+      });
+    const normal = new Float64Array(16);
+    const right = new Float64Array(4);
+    for (let a = 0; a < 4; a++) {
+      for (let b = 0; b < 4; b++) normal[a * 4 + b] = slopes[a].reduce((sum, x, i) => sum + x * slopes[b][i], 0);
+      normal[a * 4 + a] *= 1 + damping;
+      right[a] = -slopes[a].reduce((sum, x, i) => sum + x * here[i], 0);
+    }
+    const factor = cholesky(normal, 4);
+    if (!factor) break;
+    const step = choleskySolve(factor, 4, right);
+    const next = Object.fromEntries(
+      keys.map((k, i) => [k, Math.min(high[k], Math.max(low[k], at[k] + step[i]))]),
+    ) as unknown as Unknowns;
+    const then = answersOf(next);
+    const there = residuals(next, then);
+    if (cost(there) < cost(here)) {
+      const gained = cost(here) - cost(there);
+      at = next;
+      answers = then;
+      here = there;
+      damping = Math.max(damping / 5, 1e-6);
+      if (gained < 0.5) break;
+    } else damping *= 20;
+  }
+  return {
+    stiffness: asStiffness(at),
+    grip: usualGrip(at.grip),
+    lastAnswer: turns.at(-1)?.some((t) => t !== 0) && untaught ? answered(rounds, untaught) : null,
+  };
+};
+
+/** Part of a turn that twist usually holds back on motorcycle spokes (common practice: about an eighth). */
+const USUAL_TWIST = 0.12;
+
+/**
+ * A wheel was de-stressed between its rounds or it was not: the fit comes out near 1, or somewhere between there and the
+ * usual twist, blurred by noise. Near 1 nothing is held; below, at least what twist usually holds.
+ */
+const usualGrip = (fitted: number): number => {
+  const held = Math.min(1, Math.max(0, (0.975 - fitted) / 0.02));
+  return 1 - held * Math.max(1 - fitted, USUAL_TWIST * 0.9);
+};
+
+/** Slope of what happened over what an untaught wheel would have done in the last round. */
+const answered = (rounds: readonly RoundReadings[], untaught: Answer): number | null => {
+  const [before, after] = rounds.slice(-2);
+  let top = 0;
+  let under = 0;
+  untaught.lateral.forEach((moved, i) => {
+    const [a, b] = [before.lateral[i], after.lateral[i]];
+    if (a === null || b === null) return;
+    top += moved * (b - a);
+    under += moved * moved;
+  });
+  return under > 1e-6 ? top / under : null;
+};

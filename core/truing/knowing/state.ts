@@ -1,0 +1,228 @@
+import { type ElasticWheel, elasticWheel, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import type { RoundReadings } from "../../rounds/round-readings";
+import { READING_SIGMA, type RimLine, rimLine } from "../../runout/line";
+import type { Readings } from "../../runout/runout";
+import type { Wheel } from "../../wheel/wheel-file";
+
+/** The rim's own bend, measured before it was laced; mm, once round and mean of no account. */
+export interface OwnBend {
+  readonly lateral?: Readings;
+  readonly radial?: Readings;
+}
+
+/** 1 σ of one reading, mm. */
+export const readingSigma = (readings: RoundReadings, what: "lateral" | "radial", at: number): number =>
+  readings.sure?.[what]?.[at] ?? READING_SIGMA;
+
+/** Feelers under a rim on a plate, 1 σ in mm (common practice: a leaf of 0.05 goes in or does not). */
+const PLATE_SIGMA = 0.05;
+
+/**
+ * Two readings of a turn are its highest and its lowest place: whatever else there is lies between them, as a wave does
+ * about its middle (range/√8 is the spread of a plain one).
+ */
+const between = (readings: Readings): { readonly middle: number; readonly sigma: number } | null => {
+  const known = readings.filter((r) => r !== null);
+  if (known.length !== 2) return null;
+  return {
+    middle: (known[0] + known[1]) / 2,
+    sigma: Math.max(READING_SIGMA, Math.abs(known[0] - known[1]) / Math.sqrt(8)),
+  };
+};
+
+/** Readings, and the turns made after them. */
+export interface PastRound {
+  readonly readings: RoundReadings;
+  readonly turns: readonly number[];
+  /** Whether the spokes were let go of their twist after the turns; undefined where nobody said. */
+  readonly destressed?: boolean;
+}
+
+/** What is believed of the wheel as it stands now. */
+export interface WheelState {
+  readonly lateral: RimLine;
+  readonly radial: RimLine;
+  /** N; below 0 for a spoke that is slack, by as much as it seems to lack. */
+  readonly tension: Float64Array;
+  /** 1 σ of the tensions, N. */
+  readonly tensionSigma: number;
+  /** Which spokes' tension nobody has read. */
+  readonly tensionAssumed: boolean;
+  readonly offset: number | null;
+}
+
+/** 1 σ of a tension reading, fraction (common practice: a good gauge or a calibrated ear). */
+const TENSION_SIGMA = 0.03;
+/** Part by which a forecast is usually wrong once its stiffness is learnt. */
+const FORECAST_SIGMA = 0.1;
+
+/** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
+export const workingTensions = (
+  geometry: WheelGeometry,
+  wanted: ArrayLike<number>,
+  readings: RoundReadings,
+): Float64Array => {
+  const n = geometry.spokes.length;
+  const read = readings.tension;
+  const means = { A: 0, B: 0 };
+  for (const side of ["A", "B"] as const) {
+    const own = geometry.spokes.flatMap((s, i) =>
+      s.flange === side && typeof read?.[i] === "number" ? [read[i] as number] : [],
+    );
+    const index = geometry.spokes.findIndex((s) => s.flange === side);
+    means[side] = own.length > 0 ? own.reduce((a, b) => a + b, 0) / own.length : wanted[index];
+  }
+  return Float64Array.from({ length: n }, (_, i) => read?.[i] ?? means[geometry.spokes[i].flange]);
+};
+
+/**
+ * Tensions about which the wheel is taken between two rounds: the mean of where each spoke was and will be. A spoke that
+ * is slack before and after pulls at nothing and is left out (0); one that only becomes tight or slack on the way counts
+ * as in play.
+ */
+export const tensionsBetween = (now: ArrayLike<number>, then: ArrayLike<number>): Float64Array =>
+  Float64Array.from({ length: now.length }, (_, i) =>
+    now[i] <= 0 && then[i] <= 0 ? 0 : Math.max((Math.max(now[i], 0) + Math.max(then[i], 0)) / 2, 50),
+  );
+
+/** The wheel as it answers between two rounds. */
+export const wheelBetween = (
+  geometry: WheelGeometry,
+  stiffness: Stiffness,
+  now: ArrayLike<number>,
+  then: ArrayLike<number>,
+): ElasticWheel => elasticWheel(geometry, stiffness, tensionsBetween(now, then));
+
+const product = (matrix: Float64Array, x: ArrayLike<number>, n: number): Float64Array => {
+  const out = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    let sum = 0;
+    for (let j = 0; j < n; j++) sum += matrix[i * n + j] * x[j];
+    out[i] = sum;
+  }
+  return out;
+};
+
+/** A line without its mean and its once-per-turn part: where the whole rim stands is told by readings, not by forces. */
+export const withoutWholeRim = (line: Float64Array): Float64Array => {
+  const n = line.length;
+  let mean = 0;
+  let cos = 0;
+  let sin = 0;
+  for (let i = 0; i < n; i++) {
+    mean += line[i] / n;
+    cos += (2 / n) * line[i] * Math.cos((2 * Math.PI * i) / n);
+    sin += (2 / n) * line[i] * Math.sin((2 * Math.PI * i) / n);
+  }
+  return line.map((v, i) => v - mean - cos * Math.cos((2 * Math.PI * i) / n) - sin * Math.sin((2 * Math.PI * i) / n));
+};
+
+const rms = (x: Float64Array): number => Math.sqrt(x.reduce((sum, v) => sum + v * v, 0) / x.length);
+
+/**
+ * Every earlier round, carried forward by what was turned since, speaks for the wheel as it is now; the further it had
+ * to be carried, the less it counts. What is left of reading noise shrinks with every round.
+ *
+ * @param grip part of each turn that reached the thread
+ */
+export const wheelState = (
+  geometry: WheelGeometry,
+  elastic: ElasticWheel,
+  grip: number,
+  wanted: ArrayLike<number>,
+  now: RoundReadings,
+  history: readonly PastRound[],
+  tight = 1,
+  own?: OwnBend,
+): WheelState => {
+  const n = geometry.spokes.length;
+  const pitch = (geometry.wheel as Wheel).spoke.threadPitch;
+  const { lateral, radial, tension } = elastic.influences;
+  const sums = {
+    lateral: { top: new Float64Array(n), under: new Float64Array(n) },
+    radial: { top: new Float64Array(n), under: new Float64Array(n) },
+    tension: { top: new Float64Array(n), under: new Float64Array(n) },
+  };
+  const add = (
+    to: { top: Float64Array; under: Float64Array },
+    values: Readings | undefined,
+    moved: Float64Array,
+    variance: (value: number, at: number) => number,
+  ) => {
+    if (!values) return;
+    for (let i = 0; i < n; i++) {
+      const value = values[i];
+      if (value === null || value === undefined) continue;
+      const weight = 1 / variance(value, i);
+      to.top[i] += weight * (value + moved[i]);
+      to.under[i] += weight;
+    }
+  };
+  const turned = new Float64Array(n);
+  const rounds = [...history, { readings: now, turns: [] }].reverse();
+  let fresh = true;
+  for (const round of rounds) {
+    if (!fresh) for (let i = 0; i < n; i++) turned[i] += (round.turns[i] ?? 0) * pitch * grip;
+    const movedL = product(lateral, turned, n);
+    const movedR = product(radial, turned, n);
+    const movedT = product(tension, turned, n);
+    // A round cannot be carried forward past spokes that were slack and are not: what they took up before pulling is unknown.
+    const slack = (round.readings.tension ?? []).some((t, i) => t !== null && t <= 0 && now.tension?.[i] !== 0);
+    const wide = fresh ? 1 : slack ? 100 : 1;
+    const line = (what: "lateral" | "radial", moved: Float64Array) => {
+      const carried = (FORECAST_SIGMA * rms(moved) + (fresh ? 0 : 0.005)) ** 2 * wide;
+      const values = round.readings[what];
+      add(sums[what], values, moved, (_, i) => readingSigma(round.readings, what, i) ** 2 + carried);
+      const rest = between(values);
+      if (rest)
+        add(
+          sums[what],
+          values.map((v) => (v === null ? rest.middle : null)),
+          moved,
+          () => rest.sigma ** 2 + carried,
+        );
+    };
+    line("lateral", movedL);
+    line("radial", movedR);
+    add(
+      sums.tension,
+      round.readings.tension,
+      movedT,
+      (t) => Math.max(TENSION_SIGMA * t, 15) ** 2 + (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
+    );
+    fresh = false;
+  }
+  const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
+    Array.from({ length: n }, (_, i) => (s.under[i] > 0 ? s.top[i] / s.under[i] : null));
+  const noise = (s: { under: Float64Array }): number[] =>
+    Array.from(s.under, (u) => Math.max(0.004, u > 0 ? 1 / Math.sqrt(u) : READING_SIGMA));
+  const tensions = mean(sums.tension);
+  const anyTension = tensions.some((t) => t !== null);
+  const filled = new Float64Array(n);
+  const working = workingTensions(geometry, wanted, now);
+  const carried = product(tension, turned, n);
+  // Nothing read at all: taken as evenly tight at the start, changed by what was turned since; told to be up to tension,
+  // only what turning did to evenness counts, for the mean was somebody's aim and not this sum's.
+  const drift = tight === 1 ? carried.reduce((a, b) => a + b, 0) / n : 0;
+  for (let i = 0; i < n; i++)
+    filled[i] = tensions[i] ?? (anyTension ? working[i] : Math.max(0, tight * wanted[i] + carried[i] - drift));
+  // What the tensions force on the rim, and its own bend where a plate told it, are known where nothing was read; only the
+  // rest has to be guessed between readings.
+  const known = (perForce: Float64Array, bent: Readings | undefined): Float64Array => {
+    const forced = anyTension ? withoutWholeRim(product(perForce, filled, n)) : new Float64Array(n);
+    const bare = bent ? withoutWholeRim(rimLine(bent, PLATE_SIGMA).at) : null;
+    return bare ? forced.map((v, i) => v + bare[i]) : forced;
+  };
+  const line = (sum: (typeof sums)["lateral"], perForce: Float64Array, bent: Readings | undefined): RimLine =>
+    rimLine(mean(sum), noise(sum), known(perForce, bent));
+  return {
+    lateral: line(sums.lateral, elastic.lateralPerForce, own?.lateral),
+    radial: line(sums.radial, elastic.radialPerForce, own?.radial),
+    tension: filled,
+    tensionSigma: anyTension
+      ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)
+      : 0.15 * Math.max(...Array.from(wanted)),
+    tensionAssumed: !anyTension,
+    offset: now.offset ?? null,
+  };
+};

@@ -1,0 +1,98 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { placeSpokes } from "@/core/lacing/placement";
+import { readWheel } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
+import { chance } from "@/devices/random";
+import { StandInWheel } from "@/devices/stand-in-wheel";
+import { advise } from "../advise";
+import type { AdviseInput } from "../advise-input";
+import { trialWheel } from "../trial.test.rig";
+import { stretchWords, withSideNames } from "./explain";
+
+const NAMES = { A: "drum side", B: "sprocket side" };
+const wheel = readWheel(trialWheel("steel"));
+const n = wheel.rim.holes;
+const all = Array.from({ length: n }, (_, i) => i + 1);
+
+const read = (seed: number, over: Partial<AdviseInput> = {}): AdviseInput => {
+  const stand = new StandInWheel(wheel, hiddenWheel(seed, seed % 2 ? "buckled" : "fresh"));
+  return {
+    wheel,
+    readings: {
+      lateral: all.map((s) => stand.readLateral(s)),
+      radial: all.map((s) => stand.readRadial(s)),
+      tension: all.map((s) => stand.readTension(s)),
+      offset: stand.readOffset(),
+    },
+    tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
+    stage: 1,
+    nipple: { step: 1 / 16, most: 1 },
+    history: [],
+    ...over,
+  };
+};
+
+test("every turn stands in one reason, largest stretch first, and what it says of the rim is what the forecast does", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 500 }), (seed) => {
+      const given = read(seed);
+      const { turns, reasons, forecast } = advise(given);
+      const groups = reasons.filter((r) => r.code === "turn");
+      const told = groups.flatMap((r) => r.spokes);
+      expect([...told].sort((a, b) => a - b)).toEqual(all.filter((s) => turns[s - 1] !== 0));
+      const size = groups.map((r) => r.spokes.reduce((sum, s) => sum + Math.abs(turns[s - 1]), 0));
+      for (let i = 1; i < size.length; i++) expect(size[i]).toBeLessThanOrEqual(size[i - 1] + 1e-9);
+      const mean = (x: readonly (number | null)[]) => x.reduce<number>((a, b) => a + (b ?? 0), 0) / n;
+      const [was, is] = [mean(given.readings.lateral), mean(forecast.lateral)];
+      for (const { spokes, text } of groups) {
+        const said = text.match(/pulls the rim (\d+\.\d+) mm towards the \{(A|B)\}/);
+        if (!said) continue;
+        // Some place of it moves to that side, by that much but for what noise makes of a reading.
+        const moved = spokes.map((s) => forecast.lateral[s - 1] - is - ((given.readings.lateral[s - 1] ?? 0) - was));
+        const wanted = Number(said[1]) * (said[2] === "A" ? 1 : -1);
+        expect(Math.min(...moved.map((m) => Math.abs(m - wanted)))).toBeLessThan(0.08);
+        expect(text).toContain(spokes.length === 1 ? `at ${spokes[0]}` : `between ${spokes[0]} and ${spokes.at(-1)}`);
+      }
+      for (const { text } of reasons)
+        expect(withSideNames(text, NAMES)).not.toMatch(/[{}]|NaN|undefined|\bside [AB]\b/);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test("what is doubtful is said: no tension, few readings, a slack spoke, a weld; what is not, is not", () => {
+  const codes = (over: Partial<AdviseInput["readings"]>) => {
+    const whole = read(12);
+    return advise({ ...whole, readings: { ...whole.readings, ...over } }).reasons.map((r) => r.code);
+  };
+  const whole = read(12).readings;
+  expect(codes({})).not.toContain("tension-assumed");
+  expect(codes({})).not.toContain("unread");
+  expect(codes({ tension: undefined })).toContain("tension-assumed");
+  expect(codes({ lateral: whole.lateral.map((v, i) => (i % 4 ? null : v)) })).toContain("unread");
+  expect(codes({ tension: (whole.tension ?? []).map((t, i) => (i === 6 ? 0 : t)) })).toContain("slack");
+  expect(codes({})).toContain("seam");
+});
+
+test("true is not tight: told just laced, or not at all, a true wheel is not simply done", () => {
+  const luck = chance(4);
+  const flat = () => all.map(() => luck.normal(0.02));
+  const true_ = { lateral: flat(), radial: flat(), offset: 0 };
+  const of = (tight?: number) => advise(read(1, { readings: true_, ...(tight === undefined ? {} : { tight }) }));
+  const unknown = of();
+  expect(unknown.verdict).toBe("done");
+  expect(unknown.reasons[0].text).toContain("True is not tight");
+  expect(of(1).verdict).toBe("done");
+  const laced = of(0.15);
+  expect(laced.verdict).toBe("turn");
+  const spokes = placeSpokes(wheel);
+  // Brought up all round: both sides, and more on than off.
+  for (const side of ["A", "B"] as const)
+    expect(spokes.reduce((sum, s, i) => sum + (s.flange === side ? laced.turns[i] : 0), 0)).toBeGreaterThan(3);
+});
+
+test("a stretch past the valve reads from its first spoke to its last", () => {
+  expect(stretchWords([39, 40, 1, 2])).toBe("39 to 2");
+  expect(stretchWords([7])).toBe("7");
+});

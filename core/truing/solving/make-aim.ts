@@ -1,0 +1,127 @@
+import { bucklingTension, type Influences, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import { threadCeiling } from "../../tension/ceiling";
+import type { AdviseInput } from "../advise-input";
+import type { Learnt } from "../knowing/learn";
+import type { WheelState } from "../knowing/state";
+import { type Aim, type Outcome, outcome, withSlack } from "./aim";
+import { solveAim } from "./solve-aim";
+
+/** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
+const SPREAD_USED = 0.95;
+/** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
+const NOT_CHASED = 0.03;
+/** N: past anything. */
+const NO_BOUND = 1e9;
+
+/** What is wanted of the wheel and what each nipple does to it: bounds, window of tension, weights of this stage. */
+export const makeAim = (
+  input: AdviseInput,
+  geometry: WheelGeometry,
+  influences: Influences,
+  state: WheelState,
+  learnt: Learnt,
+  full: Float64Array,
+  stage: number,
+): Aim => {
+  const { wheel, tolerance, nipple } = input;
+  const n = full.length;
+  const perTurn = wheel.spoke.threadPitch * learnt.grip;
+  const scaled = (matrix: Float64Array) => matrix.map((v) => v * perTurn);
+  const wanted = full.map((t) => t * stage);
+  const limit = ceiling(geometry, learnt.stiffness);
+  const low = new Float64Array(n);
+  const high = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const left = nipple.left?.[i];
+    const [slacken, tighten] =
+      left === null || left === undefined ? [99, 99] : typeof left === "number" ? [left, left] : left;
+    const made = nipple.fixed?.[i];
+    low[i] = (typeof made === "number" ? made : -Math.min(nipple.most, slacken)) - 1e-9;
+    high[i] = (typeof made === "number" ? made : Math.min(nipple.most, tighten)) + 1e-9;
+  }
+  const counted = low.map((l, i) => (high[i] - l < nipple.step && typeof nipple.fixed?.[i] !== "number" ? 0 : 1));
+  // While tension is still being brought up, evenness may wait a little for the shape.
+  // Beside a spoke that cannot be turned its neighbours need all the room there is.
+  const held = counted.includes(0);
+  const used = (held ? 1 : SPREAD_USED) * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
+  return {
+    n,
+    lateral: state.lateral.at,
+    radial: state.radial.at,
+    tension: state.tension,
+    offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
+    rough: stage < input.stage,
+    perTurn: {
+      lateral: scaled(influences.lateral),
+      radial: scaled(influences.radial),
+      tension: scaled(influences.tension),
+      offset: scaled(influences.offset),
+    },
+    repeats: influences.repeats && !counted.includes(0),
+    wanted,
+    counted,
+    floor: wanted.map((t, i) => (counted[i] === 0 ? -NO_BOUND : Math.max(0.1 * t, t * (1 - used)))),
+    ceiling: wanted.map((t, i) => (counted[i] === 0 ? NO_BOUND : Math.min(limit, t * (1 + used)))),
+    low,
+    high,
+    weights: {
+      lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15),
+      radial: Math.max(NOT_CHASED, tolerance.radial * 0.15),
+      offset: tolerance.offset * 0.15,
+      spread: tolerance.tensionSpread * (held ? 5 : 1.2),
+      mean: held ? 0.04 : 0.02,
+    },
+  };
+};
+
+/** Spokes that cannot be turned and would be pushed when all is done are slack then: worked out again without them. */
+export const slackAtEnd = (aim: Aim): Aim => {
+  if (aim.counted.every((c) => c === 1)) return aim;
+  const wished = solveAim(aim);
+  if (!wished) return aim;
+  const end = outcome(aim, wished);
+  const slack = [...aim.counted.keys()].filter(
+    (i) => aim.counted[i] === 0 && end.tension[i] < 0 && aim.perTurn.tension[i * aim.n + i] > 0,
+  );
+  return slack.length === 0 ? aim : withSlack(aim, slack);
+};
+
+/** The same aim for the wheel once its spokes have let go of their twist: what is held now has acted, and a turn counts whole. */
+export const settledAim = (aim: Aim, released: Outcome, grip: number): Aim => ({
+  ...aim,
+  lateral: released.lateral,
+  radial: released.radial,
+  tension: released.tension,
+  offset: aim.offset === null ? null : released.offset,
+  perTurn: {
+    lateral: aim.perTurn.lateral.map((v) => v / grip),
+    radial: aim.perTurn.radial.map((v) => v / grip),
+    tension: aim.perTurn.tension.map((v) => v / grip),
+    offset: aim.perTurn.offset.map((v) => v / grip),
+  },
+});
+
+/** N: what thread and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
+const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {
+  const thread = threadCeiling(geometry.wheel.spoke.diameter, geometry.wheel.spoke.threadPitch);
+  const target = geometry.wheel.tension.target;
+  const buckling = bucklingTension(geometry, stiffness, 3 * target) / 1.5;
+  return Math.max(Math.min(thread, buckling), 1.02 * target);
+};
+
+/** The least run-out to be had at this stage inside the allowed unevenness, however many turns and rounds it takes. */
+export const bestReachable = (input: AdviseInput, geometry: WheelGeometry, aim: Aim, full: Float64Array): Outcome => {
+  const n = full.length;
+  const window = input.tolerance.tensionSpread;
+  const free: Aim = {
+    ...aim,
+    wanted: full.map((t) => t * input.stage),
+    floor: full.map((t, i) => (aim.counted[i] === 0 ? -NO_BOUND : t * input.stage * (1 - window))),
+    ceiling: full.map((t, i) => (aim.counted[i] === 0 ? NO_BOUND : t * input.stage * (1 + window))),
+    low: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? -1e-9 : -6)),
+    high: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? 1e-9 : 6)),
+    weights: { ...aim.weights, lateral: 0.02, radial: 0.02, spread: 5, offset: 0.2 },
+  };
+  const turns = solveAim(free);
+  return outcome(free, turns ?? new Float64Array(geometry.spokes.length));
+};

@@ -1,0 +1,104 @@
+import { RimBuckles } from "@/core/mechanics/elastic-wheel";
+import { isReadForRunOut } from "@/core/rounds/counting-rounds";
+import type { Round } from "@/core/rounds/round";
+import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
+import { isTakenBack, turnsMade, turnsOver } from "@/core/rounds/turn";
+import { advise } from "@/core/truing/advise";
+import type { AdviseInput } from "@/core/truing/advise-input";
+import { benchWay } from "@/core/truing/bench-way";
+import { misreadings } from "@/core/truing/knowing/misreadings";
+import type { PastRound } from "@/core/truing/knowing/state";
+import type { Advice } from "@/core/truing/saying/advice";
+import { frontOf } from "@/core/truing/solving/front";
+import { BadInput } from "@/core/wheel/bad-input";
+import { saveAdvice } from "@/store/rounds";
+import { readSettings } from "@/store/settings";
+import { type BenchRecord, benchRecord } from "./bench-record";
+
+/** A place nobody tensioned is told apart from a slack one: nulls stay nulls, none at all is left out. */
+const withoutEmptyTension = (r: RoundReadings): RoundReadings =>
+  placesRead(r.tension) > 0 ? r : { ...r, tension: undefined };
+
+/** Every round before one, as the engine takes them: what was read, and what was turned after it. */
+const historyBefore = ({ rounds, read }: BenchRecord, at: number): PastRound[] => {
+  const history: PastRound[] = [];
+  for (const round of rounds.slice(0, at)) {
+    const turns = turnsMade(round, read.holes);
+    const past = read.readings(round);
+    const before = history.at(-1);
+    const { destressed } = round;
+    if (isReadForRunOut(past)) history.push({ readings: withoutEmptyTension(past), turns, destressed });
+    // A round that only brought the wheel up was not read: its turns followed the readings before it.
+    else if (before)
+      history[history.length - 1] = {
+        ...before,
+        turns: before.turns.map((t, i) => t + turns[i]),
+        destressed: before.destressed || destressed,
+      };
+  }
+  return history;
+};
+
+/** Turns of this round already made, null where none: kept, and the rest worked out round them. */
+const fixedTurns = (round: Round, holes: number): (number | null)[] | null => {
+  if (round.turns.length === 0 || isTakenBack(round)) return null;
+  const made = turnsMade(round, holes);
+  return made.map((t, i) => (round.turns.some((w) => w.spoke === i + 1) ? t : null));
+};
+
+/** What the advice on a stored round rests on: its readings, all rounds before it, and how this bench works. */
+const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInput> => {
+  const [record, { school: usual }] = await Promise.all([benchRecord(jobId), readSettings()]);
+  const at = record?.rounds.findIndex((r) => r.id === roundId) ?? -1;
+  if (!record || at < 0) throw new BadInput("round", "there is no such round");
+  const { job, wheel, build, rounds, read, taken, acts } = record;
+  if (!wheel)
+    throw new BadInput(build.problem?.name ?? "wheel", build.problem?.message ?? "the wheel is not measured yet");
+  const { holes } = wheel.rim;
+  const tightened = turnsOver(rounds, holes);
+  const way = benchWay({ holes, tolerance: job.tolerance, taken, acts, tightened }, usual);
+  const readings = withoutEmptyTension(read.readings(rounds[at]));
+  if (placesRead(readings.lateral) < 2)
+    throw new BadInput(
+      "readings.lateral",
+      `${placesRead(readings.lateral)} places read; the highest and the lowest are the least to advise on, four and more say much more`,
+    );
+  const fixed = fixedTurns(rounds[at], holes);
+  return {
+    wheel,
+    // Slipped back: what its tension was says nothing of what it is.
+    readings: readings.tension
+      ? { ...readings, tension: readings.tension.map((t, i) => (way.slipped.includes(i + 1) ? null : t)) }
+      : readings,
+    tolerance: way.tolerance,
+    stage: 1,
+    school: way.school,
+    ...(way.tight === null ? {} : { tight: way.tight }),
+    ...(build.plate ? { bare: { lateral: build.plate.bend } } : {}),
+    nipple: { step: 1 / 16, most: 1, left: way.left, ...(fixed ? { fixed } : {}) },
+    history: historyBefore(record, at),
+  };
+};
+
+const saidWell = <T>(work: () => T): T => {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RimBuckles) throw new BadInput("tension.target", error.message);
+    throw error;
+  }
+};
+
+/** Advice on a stored round, kept with it. @throws BadInput when there is too little to go on */
+export const adviseRound = async (jobId: string, roundId: string): Promise<Advice> => {
+  const input = await adviseInputOf(jobId, roundId);
+  const advice = saidWell(() => ({ ...advise(input), misread: misreadings(input) }));
+  await saveAdvice(roundId, advice);
+  return advice;
+};
+
+/** How true this wheel could be for how uneven. */
+export const frontOfRound = async (jobId: string, roundId: string) => {
+  const input = await adviseInputOf(jobId, roundId);
+  return saidWell(() => frontOf(input));
+};

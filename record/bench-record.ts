@@ -1,0 +1,70 @@
+import type { DoneAct } from "@/core/acts/act";
+import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
+import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
+import type { Round } from "@/core/rounds/round";
+import type { GaugeTable } from "@/core/tension/gauge-table";
+import { buildWheel, type WheelBuild } from "@/core/wheel/build";
+import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
+import { listActs } from "@/store/acts";
+import { type Build, findBuild } from "@/store/builds";
+import { listGaugeTables } from "@/store/gauge-tables";
+import { findJob, type Job } from "@/store/jobs";
+import { listMeasurements } from "@/store/measurements";
+import { listRounds } from "@/store/rounds";
+
+/** What the bench works on: the wheel, what was measured, told, read and turned. */
+export interface BenchRecord {
+  readonly job: Job;
+  readonly measurements: readonly Entry[];
+  /** What each figure's entries come to. */
+  readonly taken: Readonly<Record<string, Taken>>;
+  readonly acts: readonly DoneAct[];
+  /** From the figures as they are now. */
+  readonly build: WheelBuild;
+  /** As it was settled on the spokes' place. */
+  readonly settled: Build | null;
+  /** The wheel the bench works on: settled, else from the figures; null when they make none. */
+  readonly wheel: Wheel | null;
+  readonly rounds: readonly Round[];
+  readonly tables: readonly GaugeTable[];
+  /** What every round's readings come to, tensions in newtons. */
+  readonly read: ReadRounds;
+}
+
+/** How tight is decided at the bench, long after the lengths were settled; spokes that are laced do not mind. */
+const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel => {
+  const target = taken["tension.target"]?.value;
+  return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
+};
+
+/** The machine and which of its wheels it is. */
+export const machineAndPlace = ({ machine, place }: Pick<Job, "machine" | "place">): string =>
+  [machine, place === "other" ? "" : `${place} wheel`].filter(Boolean).join(", ");
+
+/** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
+export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
+  const job = await findJob(id);
+  if (!job) return null;
+  const [measurements, acts, settled, rounds, tables] = await Promise.all([
+    listMeasurements(id),
+    listActs(id),
+    findBuild(id),
+    listRounds(id),
+    listGaugeTables(),
+  ]);
+  const taken = settleAll(measurements);
+  const build = buildWheel(taken, machineAndPlace(job));
+  const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
+  return {
+    job,
+    measurements,
+    taken,
+    acts,
+    build,
+    settled,
+    wheel,
+    rounds,
+    tables,
+    read: readRounds(wheel, taken, rounds, tables),
+  };
+};

@@ -1,0 +1,56 @@
+import type { Taken } from "@/core/measurement/taken";
+import { firstTensions, lastTensions, runOutRounds } from "@/core/rounds/counting-rounds";
+import type { Round } from "@/core/rounds/round";
+import { turnsMade } from "@/core/rounds/turn";
+import { totalBesideSeam } from "@/core/runout/beside-seam";
+import type { Visit, WheelHistory } from "@/core/shop/visit";
+import { jobsOfWheel } from "@/store/jobs";
+import { latestSheet } from "@/store/sheets";
+import { type BenchRecord, benchRecord } from "./bench-record";
+
+/** Run-out as told when it came in; empty where only the first round says it. */
+const foundAt = (taken: Readonly<Record<string, Taken>>): { readonly tir?: string } => {
+  const [lateral, radial] = [taken["found.lateral"]?.value, taken["found.radial"]?.value];
+  if (lateral === undefined && radial === undefined) return {};
+  return { tir: [lateral, radial].map((v) => v?.toFixed(2) ?? "–").join(", ") };
+};
+
+const visitOf = (record: BenchRecord, opened: string, signedBy: string | null): Visit => {
+  const { job, taken, rounds, read } = record;
+  const counting = runOutRounds(read);
+  const lines = (round: Round | undefined) => {
+    const { lateral = [], radial = [] } = round ? read.readings(round) : {};
+    const tir = (x: readonly (number | null)[]) => totalBesideSeam(x)?.beside.toFixed(2) ?? "–";
+    return { lateral, radial, tir: round ? `${tir(lateral)}, ${tir(radial)}` : "" };
+  };
+  return {
+    jobId: job.id,
+    kind: job.kind,
+    wanted: job.wanted,
+    opened,
+    finished: job.finishedAt?.slice(0, 10) ?? null,
+    signedBy,
+    recheckOn: job.recheckOn,
+    found: { ...lines(counting[0]), ...foundAt(taken) },
+    left: lines(counting.at(-1)),
+    foundTension: firstTensions(read)?.map((t) => t.tension) ?? [],
+    leftTension: lastTensions(read)?.map((t) => t.tension) ?? [],
+    rounds: counting.length,
+    destressed: rounds.filter((r) => r.destressed).length,
+    nipplesTurned: rounds.reduce((n, r) => n + turnsMade(r, read.holes).filter((t) => t !== 0).length, 0),
+  };
+};
+
+/** Every visit of a wheel, oldest first; null when there is no such wheel. */
+export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null> => {
+  const jobs = await jobsOfWheel(wheelId);
+  const first = jobs[0];
+  if (!first) return null;
+  const visits: Visit[] = [];
+  for (const job of jobs) {
+    const [record, sheet] = await Promise.all([benchRecord(job.id), latestSheet(job.id)]);
+    if (record) visits.push(visitOf(record, job.opened, sheet?.signedBy ?? null));
+  }
+  const { mark, machine, customer, customerId, sideA, sideB } = first;
+  return { wheelId, mark, machine, customer, customerId, sideA, sideB, visits };
+};

@@ -1,0 +1,70 @@
+import { placeSpokes } from "@/core/lacing/placement";
+import type { JobRow } from "@/core/planning/job-row";
+import type { Found } from "@/core/shop/found";
+import { stageStates } from "@/core/wheel/stages";
+import { staleJobs } from "@/store/changes";
+import { find } from "@/store/find";
+import { asJob, type Job, type JobWithWheel } from "@/store/jobs";
+import { json } from "@/store/json-column";
+import { type KeptStages, keepLine } from "@/store/kept-lines";
+import { latestSheet } from "@/store/sheets";
+import { type BenchRecord, benchRecord } from "./bench-record";
+import { progressOf } from "./stage-progress";
+
+/** What finds a job: whose it is, what it is, every note, the lengths of its spokes. */
+const wordsOf = ({ job, measurements, wheel }: BenchRecord): string[] => {
+  const notes = measurements.filter((m) => m.value === null && m.unit === "text").map((m) => m.typed);
+  const lengths = wheel ? placeSpokes(wheel).map((s) => `${Math.round(s.length)}mm`) : [];
+  const { mark, customer, telephone, machine, place, wanted } = job;
+  return [mark, customer, telephone, machine, place, wanted, ...notes, ...new Set(lengths)];
+};
+
+/** Works a job's line out anew and keeps it, with the words that find it. */
+export const refreshJob = async (id: string): Promise<KeptStages> => {
+  const [record, sheet] = await Promise.all([benchRecord(id), latestSheet(id)]);
+  if (!record) return [];
+  const stages = stageStates(progressOf(record, sheet !== null));
+  // By the count read with the job, before all else: what changed since makes it stale again.
+  await keepLine(id, record.job.changes, stages, wordsOf(record));
+  return stages;
+};
+
+/** Jobs freshened before a search at most: those that changed since anybody looked. */
+const MOST_FRESHENED = 40;
+
+/** One box for customer, machine, mark, spoke length, note; what was put down a moment ago is found too. */
+export const findJobs = async (typed: string): Promise<Found[]> => {
+  for (const id of await staleJobs(MOST_FRESHENED)) await refreshJob(id);
+  return find(typed);
+};
+
+const asRow = (job: Job, stages: KeptStages): JobRow => {
+  const open =
+    stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ??
+    stages.at(-1)?.stage ??
+    "book-in";
+  const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
+  return {
+    id,
+    mark,
+    customer,
+    machine,
+    wanted,
+    promised,
+    waitingFor,
+    waitingSince,
+    finished: job.finishedAt !== null,
+    open,
+    stages,
+  };
+};
+
+/** Jobs with their lines: those changed since are worked out, the others stand ready. */
+export const rowsOf = async (rows: readonly JobWithWheel[]): Promise<JobRow[]> => {
+  const out: JobRow[] = [];
+  for (const row of rows) {
+    const kept = !row.stale && row.stages !== null ? json<KeptStages>(row.stages) : null;
+    out.push(asRow(asJob(row), kept ?? (await refreshJob(row.id))));
+  }
+  return out;
+};

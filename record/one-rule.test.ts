@@ -1,0 +1,182 @@
+import { describe, expect, test } from "vitest";
+import { FIRST_SETTINGS } from "@/core/shop/settings";
+import { trialWheel } from "@/core/truing/trial.test.rig";
+import { addAct } from "@/store/acts";
+import { saveBuild } from "@/store/builds";
+import { changesOf } from "@/store/changes";
+import { database } from "@/store/database";
+import { benchRows, findJob, finishJob, openJob } from "@/store/jobs";
+import { keepLine } from "@/store/kept-lines";
+import { addMeasurement } from "@/store/measurements";
+import { ownDatabase } from "@/store/own-database.test.rig";
+import { addReadings, addTurn, markDestressed, openRound } from "@/store/rounds";
+import { adviseRound } from "./advice";
+import { minutesOf } from "./bench-minutes";
+import { jobFinish } from "./finish";
+import { wheelHistory } from "./history";
+import { jobRecord } from "./job-record";
+import { findJobs, refreshJob, rowsOf } from "./job-rows";
+import { jobSheet } from "./sheet";
+
+// One rule in one place: what every screen, the sheet, the stages, the history and the diary say of the same thing.
+
+ownDatabase(".test-output/one-rule");
+
+const id = () => crypto.randomUUID();
+const wheelJob = async (mark: string) => {
+  const job = await openJob({ id: id(), kind: "true-only", mark });
+  await saveBuild({ jobId: job.id, wheel: trialWheel("steel"), assumed: [], version: 0 });
+  return job;
+};
+const whole = async (jobId: string) => {
+  const record = await jobRecord(jobId);
+  if (!record) throw new Error("the job is gone");
+  return record;
+};
+type Kind = "lateral" | "radial" | "tension" | "offset";
+const readings = (kinds: readonly Kind[], value: (spoke: number, what: Kind) => number, to = 40) =>
+  kinds.flatMap((what) =>
+    (what === "offset" ? [0] : [...Array(to).keys()].map((i) => i + 1)).map((spoke) => ({
+      ...{ id: id(), what, spoke, value: value(spoke, what), typed: "", doubtful: false },
+    })),
+  );
+/** Runs out by a tenth both ways. */
+const TENTH = (spoke: number) => 0.05 * Math.cos((Math.PI * spoke) / 10);
+const round = async (jobId: string, kinds: readonly Kind[], value: (spoke: number, what: Kind) => number, to = 40) => {
+  const roundId = id();
+  await openRound(jobId, { id: roundId });
+  await addReadings(roundId, readings(kinds, value, to));
+  return roundId;
+};
+/** Everything that says how true the wheel is. */
+const said = async (jobId: string) => {
+  const record = await whole(jobId);
+  const sheet = jobSheet(record, "2026-11-26", FIRST_SETTINGS, "/w");
+  const history = await wheelHistory(record.job.wheelId);
+  return {
+    stage: record.stages.find((s) => s.stage === "true")?.state,
+    finish: jobFinish(record).lines.find((l) => l.key === "true"),
+    sheet: sheet.lines.slice(0, 3).map((l) => l.returned),
+    trace: sheet.trace?.lateral.filter((v) => v !== null).length ?? 0,
+    left: history?.visits.at(-1)?.left.tir,
+  };
+};
+
+describe("the last round that counts", () => {
+  test("a following round in which only tensions were read, or nothing yet, takes nothing back", async () => {
+    const job = await wheelJob("OR-1");
+    await round(job.id, ["lateral", "radial", "offset"], (s, what) => (what === "offset" ? 0.1 : TENTH(s)));
+    const before = await said(job.id);
+    expect(before).toMatchObject({ stage: "done", sheet: ["0.10 mm", "0.10 mm", "0.10 mm to brake side from wanted"] });
+    expect(before).toMatchObject({ trace: 40, left: "0.10, 0.10", finish: { state: "shown" } });
+    await round(job.id, ["tension"], () => 2000);
+    expect(await said(job.id)).toEqual(before);
+    await openRound(job.id, { id: id() });
+    expect(await said(job.id)).toEqual(before);
+    // An offset read since counts with it, and so does one that stands against it.
+    await round(job.id, ["offset"], () => -0.9);
+    const later = await said(job.id);
+    expect([later.stage, later.finish?.state, later.sheet[2]]).toEqual([
+      "next",
+      "against",
+      "0.90 mm to other side from wanted",
+    ]);
+    expect(later.sheet.slice(0, 2)).toEqual(before.sheet.slice(0, 2));
+  });
+});
+
+describe("inside the tolerance", () => {
+  test("with hop never read nothing counts as done, and both say what was not read", async () => {
+    const job = await wheelJob("OR-2");
+    await round(job.id, ["lateral"], TENTH);
+    const now = await said(job.id);
+    expect([now.stage, now.finish?.state]).toEqual(["next", "ask"]);
+    expect(now.finish?.text).toMatch(/hop not read all round/);
+  });
+  test("half a wheel read is no wheel read; half a wheel out of true is out of true", async () => {
+    const half = await wheelJob("OR-3");
+    await round(half.id, ["lateral", "radial"], TENTH, 17);
+    const now = await said(half.id);
+    expect([now.stage, now.finish?.state]).toEqual(["next", "ask"]);
+    expect(now.finish?.text).toMatch(/side to side and hop not read all round/);
+    await round(half.id, ["lateral", "radial"], (s) => 12 * TENTH(s), 20);
+    expect((await said(half.id)).finish?.state).toBe("against");
+  });
+});
+
+test("bench minutes go to the stage a figure is taken in, whatever its name begins with", async () => {
+  const job = await wheelJob("OR-4");
+  const figures = ["rim.firstHole", "lacing.firstLean", "true.tyre", "load.mass", "break.where", "finish.sentOut"];
+  for (const name of figures)
+    await addMeasurement({
+      ...{ id: id(), jobId: job.id, name, place: 0, role: "new", typed: "x", unit: "choice" },
+      ...{ value: null, method: "", who: "" },
+    });
+  await addAct(job.id, {
+    id: id(),
+    who: "",
+    act: { what: "finish-answered", line: "sides", answer: "seen", because: "" },
+  });
+  await addAct(job.id, { id: id(), who: "", act: { what: "nipple-found", spoke: 3, found: "stuck" } });
+  const record = await whole(job.id);
+  // Two marks a stage, so many minutes apart: what each stage gets is told apart.
+  const at = (minutes: number) => new Date(1_800_000_000_000 + minutes * 60_000).toISOString();
+  const twice = <T extends { readonly at: string }>(list: readonly T[]) =>
+    list.flatMap((x, i) => [
+      { ...x, at: at(0) },
+      { ...x, at: at(i + 1) },
+    ]);
+  const minutes = minutesOf({ measurements: twice(record.measurements), acts: twice(record.acts), rounds: [] });
+  expect(minutes).toEqual({ "book-in": 6, true: 3, tension: 4, lace: 5, "hand-back": 1 });
+});
+
+describe("what is kept ready of a job", () => {
+  test("changed while its line was worked out it is still stale, and worked out anew", async () => {
+    const job = await wheelJob("OR-5");
+    const read = await findJob(job.id);
+    // Somebody reads the wheel while the line is being worked out from what was there before.
+    await round(job.id, ["lateral", "radial"], TENTH);
+    await keepLine(job.id, read?.changes ?? 0, [{ stage: "true", state: "next" }], ["or5"]);
+    const [row] = await rowsOf((await benchRows()).filter((r) => r.id === job.id));
+    expect(row.stages.find((s) => s.stage === "true")?.state).toBe("done");
+    const kept = await database()("jobs").where({ id: job.id }).first("stale");
+    expect(Boolean(kept?.stale)).toBe(false);
+  });
+  test("a job past the first hundred is found by what was put down a moment ago", async () => {
+    const old = await openJob({ id: id(), kind: "rebuild", mark: "OR-6" });
+    await refreshJob(old.id);
+    await finishJob(old.id);
+    for (let i = 0; i < 3; i++) await openJob({ id: id(), kind: "rebuild", mark: `OR-6-${i}` });
+    await addMeasurement({
+      ...{ id: id(), jobId: old.id, name: "condition", place: 0, role: "new", typed: "zinnoberrot lackiert" },
+      ...{ unit: "text", value: null, method: "", who: "" },
+    });
+    expect((await findJobs("zinnober")).map((f) => f.mark)).toEqual(["OR-6"]);
+  });
+  test("sent again nothing changes, so nobody looks again", async () => {
+    const job = await wheelJob("OR-7");
+    const roundId = await round(job.id, ["lateral"], TENTH);
+    const turn = { id: id(), spoke: 3, turns: 0.25 };
+    expect((await addTurn(roundId, turn)).fresh).toBe(true);
+    expect((await markDestressed(roundId)).fresh).toBe(true);
+    const changes = await changesOf(job.id);
+    expect((await addTurn(roundId, turn)).fresh).toBe(false);
+    expect((await markDestressed(roundId)).fresh).toBe(false);
+    await openRound(job.id, { id: roundId });
+    expect(await changesOf(job.id)).toBe(changes);
+  });
+});
+
+test("advice reaches its readings without photos, orders and sheets", async () => {
+  const job = await wheelJob("OR-8");
+  const roundId = await round(job.id, ["lateral", "radial", "tension"], (s, what) =>
+    what === "tension" ? 1800 : 6 * TENTH(s),
+  );
+  const asked: string[] = [];
+  const listen = ({ sql }: { sql: string }) => asked.push(sql);
+  database().on("query", listen);
+  await adviseRound(job.id, roundId);
+  database().off("query", listen);
+  expect(asked.filter((sql) => /photos|orders|goods|sheets/.test(sql))).toEqual([]);
+  expect(asked.filter((sql) => /^select/.test(sql)).length).toBeLessThanOrEqual(11);
+});

@@ -1,0 +1,58 @@
+import { BadInput } from "@/core/wheel/bad-input";
+import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
+import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
+import {
+  findPracticeWheel,
+  type StoredPracticeWheel,
+  savePracticeState,
+  savePracticeWheel,
+} from "@/store/practice-wheels";
+import { benchRecord } from "./bench-record";
+
+/** Settling one takes a tenth of a second; the last one used is kept while its stored copy is the same. */
+let kept: { readonly jobId: string; readonly version: number; readonly stand: StandInWheel } | null = null;
+
+const standInOf = async (jobId: string, stored: StoredPracticeWheel): Promise<StandInWheel> => {
+  if (kept?.jobId === jobId && kept.version === stored.version) return kept.stand;
+  const record = await benchRecord(jobId);
+  if (!record?.wheel) throw new BadInput("wheel", "the wheel is not measured yet");
+  return new StandInWheel(record.wheel, stored.hidden as HiddenWheel, stored.state as StandInState);
+};
+
+/** The practice wheel on a job's stand. @throws BadInput when there is none */
+export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
+  const stored = await findPracticeWheel(jobId);
+  if (!stored) throw new BadInput("practice", "no practice wheel is on the stand; put one on first");
+  const stand = await standInOf(jobId, stored);
+  kept = { jobId, version: stored.version, stand };
+  return stand;
+};
+
+/** Puts a new practice wheel on a job's stand, made like the job's own wheel. @throws BadInput */
+export const mountPracticeWheel = async (jobId: string, seed: number, start: "fresh" | "buckled"): Promise<void> => {
+  const record = await benchRecord(jobId);
+  if (!record?.wheel)
+    throw new BadInput(
+      record?.build.problem?.name ?? "wheel",
+      record?.build.problem?.message ?? "there is no such wheel",
+    );
+  const hidden = hiddenWheel(seed, start);
+  await savePracticeWheel(jobId, hidden, new StandInWheel(record.wheel, hidden).state);
+};
+
+/** Does to the practice wheel what was done at the bench; a job without one is left alone. */
+export const onPracticeWheel = async (jobId: string, work: (stand: StandInWheel) => void): Promise<void> => {
+  // Another hand may turn a nipple meanwhile: then it is done anew, to the wheel as that hand left it.
+  for (;;) {
+    const stored = await findPracticeWheel(jobId);
+    if (!stored) return;
+    const stand = await standInOf(jobId, stored);
+    // Nobody else may turn this one at the same time.
+    kept = null;
+    work(stand);
+    if (await savePracticeState(jobId, stand.state, stored.version)) {
+      kept = { jobId, version: stored.version + 1, stand };
+      return;
+    }
+  }
+};

@@ -1,0 +1,25 @@
+import type { Sheet } from "@/core/sheet/sheet";
+import type { Settings } from "@/core/shop/settings";
+import type { JobRecord } from "./job-record";
+import { jobSheet } from "./sheet";
+
+/** What the record says now, without the day and who signed. */
+const said = (sheet: Sheet): string => JSON.stringify({ ...sheet, date: "", recheck: "", signedBy: "" });
+
+/**
+ * The sheet of a job: as it was handed over, where it was signed; else from the record as it stands.
+ *
+ * @returns `now` as the record stands; `changed` where that is no longer what was signed
+ */
+export const sheetOfJob = (
+  record: JobRecord,
+  today: string,
+  settings: Settings,
+): { readonly sheet: Sheet; readonly now: Sheet; readonly changed: boolean } => {
+  const now = jobSheet(record, today, settings, `/wheels/${record.job.wheelId}`);
+  if (!record.handedOver) return { sheet: now, now, changed: false };
+  const signed = record.handedOver.contents as Sheet;
+  // Sheets of earlier versions did not say what is new on the wheel.
+  const sheet = { ...signed, replaced: signed.replaced ?? [], recheck: record.job.recheckOn ?? signed.recheck };
+  return { sheet, now, changed: said(sheet) !== said(now) };
+};

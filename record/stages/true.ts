@@ -1,0 +1,22 @@
+import type { School } from "@/core/truing/solving/schools";
+import type { JobRecord } from "../job-record";
+import { noWheelYet, stageBase } from "./stage-base";
+
+/** What truing shows: the wheel, every round as it was read, advised on and turned, and how the bench works. */
+export const trueStage = (record: JobRecord, usualSchool: School, practice: boolean) => {
+  const { wheel, job, settled, build, rounds, tables } = record;
+  if (!wheel) return noWheelYet(record);
+  return {
+    ...stageBase(record),
+    wheel,
+    rounds,
+    tables,
+    toleranceName: job.tolerance,
+    usualSchool,
+    practice,
+    /** How many figures nobody measured. */
+    assumed: (settled?.assumed ?? build.assumed).length,
+    plate: build.plate?.verdict === "true" ? null : (build.plate?.text ?? null),
+    offsetWays: build.offsetWays,
+  };
+};

@@ -1,0 +1,102 @@
+"use client";
+import type { ReactNode } from "react";
+import type { Doubt as DoubtSaid } from "@/core/cross-checks/doubts";
+import { FIGURES } from "@/core/figures/all-figures";
+import type { Ledger } from "@/core/ledger/ledger";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { useUnit } from "../kept/kept-choice";
+import type { BenchRecord } from "./bench-record";
+import { FigureHistory } from "./figure-history";
+import { Caution, Doubt, LedgerPanel, LedgerSum } from "./ledger-panel";
+import { TakenBy } from "./taken-by";
+import type { useParticulars } from "./use-particulars";
+import type { useTaking } from "./use-taking";
+import { Which } from "./which";
+
+/** What the ledger of a place tells, whatever is in hand. */
+export interface LedgerTold {
+  readonly ledgers: readonly (Ledger & { readonly counts?: string })[];
+  readonly doubts?: readonly DoubtSaid[];
+  readonly problem: { readonly name: string; readonly message: string } | null;
+  readonly cautions: readonly string[];
+  readonly notes?: readonly string[];
+  readonly after?: ReactNode;
+  /** Where the drawing needs the room, how it came about is folded away at first. */
+  readonly foldLedger?: boolean;
+}
+
+interface BenchLedgerProps extends LedgerTold, Pick<BenchRecord, "names" | "taken" | "entries"> {
+  readonly taking: ReturnType<typeof useTaking>;
+  readonly told: ReturnType<typeof useParticulars>;
+  readonly onGiven: (key: string, given: string) => void;
+}
+
+/** How we got this: what two tablets disagree about, the figure in hand, doubts, sums, cautions. */
+export const BenchLedger = (props: BenchLedgerProps) => {
+  const { names, taken, entries, ledgers, doubts = [], problem, cautions, notes = [], taking, told, onGiven } = props;
+  const [unit] = useUnit();
+  const named = (text: string) => withSideNames(text, names);
+  const { active, clash } = taking;
+  const figure = active ? FIGURES[active.name] : undefined;
+  const shown = ledgers.map((l) => ({
+    ...l,
+    title: named(l.title),
+    terms: l.terms.map((t) => ({ ...t, label: named(t.label) })),
+  }));
+  const inLedgers = new Set(shown.flatMap((l) => l.terms.map((t) => t.figure)));
+  const said = doubts.map((d) => ({ ...d, text: named(d.text) }));
+  // A sum in doubt stands where it is seen without scrolling.
+  const inDoubt = (l: Ledger) => l.terms.some((t) => doubts.some((d) => d.figure === t.figure));
+  const sums = [...shown.filter(inDoubt), ...shown.filter((l) => !inDoubt(l))];
+  const apart = said.filter((d) => !inLedgers.has(d.figure) && d.figure !== active?.name);
+  return (
+    <LedgerPanel startFolded={props.foldLedger}>
+      {problem && <Doubt>{named(problem.message)}</Doubt>}
+      {clash && (
+        <Which
+          there={`${clash.there.typed}${clash.there.who ? ` (${clash.there.who})` : ""}`}
+          here={clash.here}
+          onThere={() => void taking.choose(clash.at, clash.there)}
+          onHere={() => void taking.choose(clash.at, { typed: clash.here, unit, method: "" })}
+        />
+      )}
+      {told.clash && (
+        <Which
+          there={told.clash.stored || "empty"}
+          here={told.clash.given || "empty"}
+          onThere={told.letStand}
+          onHere={() => told.clash && onGiven(told.clash.key, told.clash.given)}
+        />
+      )}
+      {active && figure && (
+        <FigureHistory
+          label={named(figure.label)}
+          figure={figure}
+          entries={entries[active.name] ?? []}
+          taken={taken[active.name]}
+          doubts={said.filter((d) => d.figure === active.name)}
+          onLeaveOut={taking.leaveOut}
+          onChoose={(e) => void taking.choose({ name: e.name, place: e.place }, e)}
+        />
+      )}
+      {apart.map((d) => (
+        <button key={d.text} type="button" className="block w-full text-left" onClick={() => taking.tap(d.figure)}>
+          <Doubt>{d.text}</Doubt>
+        </button>
+      ))}
+      {sums.map((l) => (
+        <LedgerSum key={l.title} ledger={l} doubts={said} counts={l.counts} onTap={taking.tap} />
+      ))}
+      {notes.map((n) => (
+        <p key={n} className="mb-3">
+          {named(n)}
+        </p>
+      ))}
+      {cautions.map((c) => (
+        <Caution key={c}>{c}</Caution>
+      ))}
+      {props.after}
+      <TakenBy />
+    </LedgerPanel>
+  );
+};

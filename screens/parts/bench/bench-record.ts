@@ -1,0 +1,35 @@
+import type { Entry, Taken } from "@/core/measurement/taken";
+import type { FigureShown } from "./figure-shown";
+
+/** A line about the job itself, not the wheel: customer, promised day. */
+export interface ParticularAsked {
+  readonly key: string;
+  readonly label: string;
+  readonly how: string;
+  readonly kind: "text" | "date";
+  readonly value: string;
+  readonly choices?: readonly { readonly value: string; readonly label: string }[];
+  readonly offered?: readonly string[];
+}
+
+/** What the work's drawing is given to be tapped with. */
+export interface Tap {
+  readonly active: string | null;
+  /** The figure as it stands. */
+  readonly shown: (name: string) => FigureShown;
+  readonly onTap: (name: string, place?: number) => void;
+  /** Puts a choice down at once, without the entry bar. */
+  readonly put: (name: string, value: string) => void;
+  readonly doubted: (name: string) => boolean;
+  /** Puts the entry bar away. */
+  readonly close: () => void;
+}
+
+/** What a bench knows of the record: what it holds and what waits to get there. */
+export interface BenchRecord {
+  readonly jobId: string;
+  readonly version: number;
+  readonly names: { readonly A: string; readonly B: string };
+  readonly taken: Readonly<Record<string, Taken>>;
+  readonly entries: Readonly<Record<string, readonly Entry[]>>;
+}

@@ -1,0 +1,85 @@
+"use client";
+import { FIGURES } from "@/core/figures/all-figures";
+import { type Figure, mostPlaces } from "@/core/figures/figure";
+import { toolsFor } from "@/core/figures/tools";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { UNITS, useUnit } from "../kept/kept-choice";
+import type { BenchRecord, ParticularAsked } from "./bench-record";
+import { EntryBar, type TakeKey } from "./entry-bar";
+import { GaugePicture } from "./gauge-picture";
+import type { useTaking } from "./use-taking";
+
+interface FigureEntryProps extends Pick<BenchRecord, "names" | "taken" | "entries"> {
+  readonly taking: ReturnType<typeof useTaking>;
+  readonly particular: ParticularAsked | undefined;
+  /** Everything that is asked, in order: a step back goes to the one before. */
+  readonly order: readonly string[];
+  readonly onParticular: (p: ParticularAsked, typed: string) => void;
+}
+
+const placeName = (figure: Figure | undefined, place: number): string =>
+  figure && place > 0 ? `place ${place} of ${mostPlaces(figure)}: ` : "";
+
+const UNIT_OF: Readonly<Partial<Record<Figure["kind"], string>>> = { force: "N", angle: "°" };
+
+/** Which keys take it: the sides' names where it lies to one, replace and once more where it was taken before. */
+const takeKeys = (
+  figure: Figure | undefined,
+  taken: boolean,
+  named: (text: string) => string,
+): readonly TakeKey[] | undefined => {
+  if (figure?.takeAs)
+    return [
+      { label: named(figure.takeAs[0]), sign: 1 },
+      { label: named(figure.takeAs[1]), sign: -1 },
+    ];
+  return taken
+    ? [
+        { label: "replace", sign: 1 },
+        { label: "once more", sign: 1, again: true, quiet: true },
+      ]
+    : undefined;
+};
+
+/** The entry bar for the figure, or the line about the job, that is in hand. */
+export const FigureEntry = (props: FigureEntryProps) => {
+  const { taking, particular, names, taken, entries, order, onParticular } = props;
+  const [unit, setUnit] = useUnit();
+  const { active } = taking;
+  const figure = active ? FIGURES[active.name] : undefined;
+  const asked = figure ?? particular;
+  if (!active || !asked) return null;
+  const named = (text: string) => withSideNames(text, names);
+  const isLength = figure?.kind === "length";
+  const before = isLength && entries[active.name]?.some((e) => e.place === active.place && e.role !== "out");
+  const choices = figure?.kind === "choice" ? figure.choices : particular?.choices;
+  const back = () => {
+    const previous = order[order.indexOf(active.name) - 1];
+    if (active.place > 1) taking.tap(active.name, active.place - 1);
+    else if (previous) taking.tap(previous);
+  };
+  return (
+    <EntryBar
+      key={`${active.name}/${active.place}`}
+      prompt={named(asked.label)}
+      how={named(`${placeName(figure, active.place)}${asked.how}`)}
+      picture={figure ? <GaugePicture picture={figure.picture} /> : undefined}
+      kind={particular ? particular.kind : figure?.kind === "text" ? "text" : "number"}
+      choices={choices?.map((c) => ({ ...c, label: named(c.label) }))}
+      offered={asked.offered}
+      unit={isLength ? unit : figure && UNIT_OF[figure.kind]}
+      onUnit={isLength ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined}
+      tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}
+      onTool={() => figure && taking.nextTool(figure.name)}
+      start={particular?.value ?? (figure?.kind === "text" ? (taken[figure.name]?.typed ?? "") : "")}
+      message={taking.message}
+      takeKeys={takeKeys(figure, Boolean(before), named)}
+      onTake={(typed, sign, again) =>
+        particular ? onParticular(particular, typed) : void taking.take(typed, sign, again)
+      }
+      onBack={back}
+      onLater={() => taking.moveOn(active, true)}
+      onClose={taking.close}
+    />
+  );
+};

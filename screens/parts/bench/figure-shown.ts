@@ -1,0 +1,64 @@
+import { FIGURES } from "@/core/figures/all-figures";
+import type { Figure } from "@/core/figures/figure";
+import type { Taken } from "@/core/measurement/taken";
+import { withSideNames } from "@/core/truing/saying/explain";
+import type { LengthUnit } from "@/core/units/lengths";
+import { showLength } from "@/core/units/show-length";
+
+/** A figure as it stands: nobody took it, a preset stands in, or it was taken. */
+export type FigureShown =
+  | { readonly state: "open" }
+  | { readonly state: "assumed"; readonly words: string }
+  | {
+      readonly state: "taken";
+      readonly words: string;
+      /** The same without the side it lies to, where a drawing shows that. */
+      readonly size: string;
+      /** The word chosen, or what was typed. */
+      readonly typed: string;
+    };
+
+/** Still to be taken: an assumed figure is one nobody measured. */
+export const isOpen = (shown: FigureShown): boolean => shown.state !== "taken";
+
+/** On a list: a preset with a question mark. */
+export const listWords = (shown: FigureShown): string =>
+  shown.state === "open" ? "not yet" : shown.state === "assumed" ? `${shown.words}?` : shown.words;
+
+/** Read out. */
+export const spokenWords = (shown: FigureShown): string =>
+  shown.state === "open" ? "not yet" : shown.state === "assumed" ? `${shown.words} assumed` : shown.words;
+
+interface Names {
+  readonly A: string;
+  readonly B: string;
+}
+
+const choiceWords = (figure: Figure, value: string, names: Names): string =>
+  withSideNames(figure.choices?.find((c) => c.value === value)?.label ?? value, names);
+
+/** Told with the names of the sides, so that it lies to one of them. */
+const liesToASide = (figure: Figure): boolean => figure.takeAs?.[0] === "to {A}";
+
+/** @param preset what stands in for it; undefined for nothing */
+export const showFigure = (
+  name: string,
+  taken: Taken | undefined,
+  preset: number | string | undefined,
+  unit: LengthUnit,
+  names: Names,
+): FigureShown => {
+  const figure = FIGURES[name];
+  if (!taken)
+    return preset === undefined
+      ? { state: "open" }
+      : { state: "assumed", words: choiceWords(figure, String(preset), names) };
+  const { value, typed } = taken;
+  const shown = (words: string, size = words): FigureShown => ({ state: "taken", words, size, typed });
+  if (value === null) return shown(choiceWords(figure, typed, names));
+  if (figure.kind === "angle") return shown(`${value}°`);
+  if (figure.kind !== "length") return shown(String(value));
+  if (!liesToASide(figure) || value === 0) return shown(showLength(value, unit));
+  const size = showLength(Math.abs(value), unit);
+  return shown(`${size} to ${value > 0 ? names.A : names.B}`, size);
+};

@@ -1,0 +1,91 @@
+"use client";
+import { type ReactNode, useEffect } from "react";
+import { FIGURES } from "@/core/figures/all-figures";
+import { useUnit } from "../kept/kept-choice";
+import { BenchLedger, type LedgerTold } from "./bench-ledger";
+import type { BenchRecord, ParticularAsked, Tap } from "./bench-record";
+import { FigureEntry } from "./figure-entry";
+import { isOpen, showFigure } from "./figure-shown";
+import { useParticulars } from "./use-particulars";
+import { useTaking } from "./use-taking";
+
+interface FiguresBenchProps extends LedgerTold {
+  readonly bench: BenchRecord;
+  /** In the order they are asked. */
+  readonly figures: readonly string[];
+  readonly particulars?: readonly ParticularAsked[];
+  readonly presets: Readonly<Record<string, number | string>>;
+  readonly drawing: (tap: Tap) => ReactNode;
+}
+
+/**
+ * The bench for taking figures one at a time: a drawing tapped where something is measured, the entry bar that takes
+ * it, the ledger that shows what it makes.
+ */
+export const FiguresBench = (props: FiguresBenchProps) => {
+  const { bench, figures, particulars = [], presets, drawing, doubts = [], ...ledger } = props;
+  const { jobId, names, taken, entries } = bench;
+  const [unit] = useUnit();
+  const order = [...particulars.map((p) => p.key), ...figures];
+  const particularOf = (key: string | undefined) => particulars.find((p) => p.key === key);
+  const isTaken = (name: string) => (FIGURES[name] ? taken[name] !== undefined : !!particularOf(name)?.value);
+  const taking = useTaking({ jobId, taken, entries, asked: order, isTaken });
+  const told = useParticulars(
+    bench,
+    particularOf(taking.active?.name),
+    (key) => taking.moveOn({ name: key, place: 0 }),
+    taking.setMessage,
+  );
+  const shown = (name: string) => showFigure(name, taken[name], presets[name], unit, names);
+  const isStillOpen = (name: string) => (FIGURES[name] ? isOpen(shown(name)) : !isTaken(name));
+  useEffect(() => {
+    // With nothing in hand Enter takes up the next figure nobody has taken: the whole stage goes by keyboard alone.
+    const press = (e: KeyboardEvent) => {
+      if (e.key !== "Enter" || e.repeat || taking.active || document.activeElement !== document.body) return;
+      const next = order.find(isStillOpen);
+      if (!next) return;
+      e.preventDefault();
+      taking.tap(next);
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 portrait:flex-col">
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          {drawing({
+            active: taking.active?.name ?? null,
+            shown,
+            onTap: taking.tap,
+            put: (name, value) => void taking.choose({ name, place: 0 }, { typed: value, unit: "", method: "" }),
+            doubted: (name) => doubts.some((d) => d.figure === name),
+            close: taking.close,
+          })}
+        </div>
+        <BenchLedger
+          {...ledger}
+          doubts={doubts}
+          names={names}
+          taken={taken}
+          entries={entries}
+          taking={taking}
+          told={told}
+          onGiven={(key, given) => {
+            const p = particularOf(key);
+            if (p) void told.take(p, given);
+          }}
+        />
+      </div>
+      <FigureEntry
+        taking={taking}
+        particular={particularOf(taking.active?.name)}
+        names={names}
+        taken={taken}
+        entries={entries}
+        order={order}
+        onParticular={(p, typed) => void told.take(p, typed)}
+      />
+    </>
+  );
+};

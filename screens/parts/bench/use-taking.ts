@@ -1,0 +1,205 @@
+"use client";
+import { useRef, useState } from "react";
+import { FIGURES } from "@/core/figures/all-figures";
+import { checkFigure } from "@/core/figures/check-figure";
+import { mostPlaces } from "@/core/figures/figure";
+import { toolsFor } from "@/core/figures/tools";
+import type { Entry } from "@/core/measurement/taken";
+import { UNITS, useUnit, useWho } from "../kept/kept-choice";
+import { type Sent, saidOf } from "../kept/sent";
+import { useEnter } from "../kept/use-enter";
+import { signal } from "../walk/signal";
+import type { BenchRecord } from "./bench-record";
+
+/** Where the bench is: a figure, and the place of it where it is taken at several. */
+export interface Active {
+  readonly name: string;
+  readonly place: number;
+}
+
+/** Two answers to one figure, taken on two tablets. */
+export interface FigureClash {
+  readonly there: Entry;
+  readonly here: string;
+  readonly at: Active;
+}
+
+interface TakingOptions extends Pick<BenchRecord, "jobId" | "taken" | "entries"> {
+  /** In the order they are asked. */
+  readonly asked: readonly string[];
+  /** Is there an answer already, of whatever kind? */
+  readonly isTaken: (name: string) => boolean;
+}
+
+/** One figure to be put down. */
+interface Put {
+  readonly at: Active;
+  /** By somebody who has seen all there is. */
+  readonly seenAll?: boolean;
+  readonly typed: string;
+  readonly role: Entry["role"];
+  readonly unit?: string;
+  readonly method?: string;
+}
+
+const isLengthUnit = (unit: string): unit is (typeof UNITS)[number] => (UNITS as readonly string[]).includes(unit);
+
+/** Puts figures of a job down, kept and sent in order. */
+const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active | null) => {
+  const enter = useEnter(jobId);
+  const [unit] = useUnit();
+  const [who] = useWho();
+  const newest = ({ name, place }: Active): string | null =>
+    entries[name]?.findLast((e) => e.place === place && e.role !== "out")?.id ?? null;
+  // As it stood when the figure was taken up: what somebody else puts down while it is typed was not seen.
+  const seen = useRef<{ readonly at: string; readonly id: string | null } | null>(null);
+  const placeOf = ({ name, place }: Active) => `${name}/${place}`;
+  if (!active) seen.current = null;
+  else if (seen.current?.at !== placeOf(active)) seen.current = { at: placeOf(active), id: newest(active) };
+  return (put: Put): Promise<Sent<{ beside: Entry | null }>> => {
+    const { at, typed, role, method = "", seenAll = false } = put;
+    const given = put.unit !== undefined && isLengthUnit(put.unit) ? put.unit : unit;
+    const checked = role === "out" ? null : checkFigure(at.name, typed, given, at.place);
+    const before = !seenAll && seen.current?.at === placeOf(at) ? seen.current.id : newest(at);
+    const id = crypto.randomUUID();
+    // Taken again it stands beside nobody's but this one.
+    if (role !== "out" && seen.current?.at === placeOf(at)) seen.current = { at: placeOf(at), id };
+    return enter({
+      what: "figure",
+      jobId,
+      figure: {
+        id,
+        name: at.name,
+        place: at.place,
+        role,
+        typed,
+        unit: checked?.ok ? (FIGURES[at.name].kind === "length" ? given : checked.unit) : "",
+        value: checked?.ok ? checked.value : null,
+        method,
+        who,
+        seen: before,
+      },
+    });
+  };
+};
+
+/** Which figure is in hand, and which comes after it. */
+const useActive = ({ taken, asked, isTaken }: Pick<TakingOptions, "taken" | "asked" | "isTaken">) => {
+  const [active, setActive] = useState<Active | null>(null);
+  const now = useRef({ taken, asked, isTaken });
+  now.current = { taken, asked, isTaken };
+  const isPlaceTaken = (name: string, place: number) =>
+    now.current.taken[name]?.places.some((p) => p.place === place) ?? false;
+  return {
+    active,
+    setActive,
+    tap: (name: string, place?: number) => {
+      const places = mostPlaces(FIGURES[name] ?? {});
+      const open = [...Array(places).keys()].map((i) => i + 1).find((p) => !isPlaceTaken(name, p));
+      setActive({ name, place: place ?? (places > 0 ? (open ?? 1) : 0) });
+    },
+    /** On to the next that nobody answered yet; at several places first to the next place. */
+    moveOn: (from: Active, over: boolean) => {
+      const places = mostPlaces(FIGURES[from.name] ?? {});
+      const nextPlace = !over && places > 0 && from.place < places && !isPlaceTaken(from.name, from.place + 1);
+      const list = now.current.asked;
+      const start = list.indexOf(from.name);
+      const later = [...list.slice(start + 1), ...list.slice(0, Math.max(0, start))];
+      const open = later.find((name) => !now.current.isTaken(name));
+      const to: Active | null = nextPlace
+        ? { name: from.name, place: from.place + 1 }
+        : open
+          ? { name: open, place: mostPlaces(FIGURES[open] ?? {}) > 0 ? 1 : 0 }
+          : null;
+      // Somebody may have tapped another figure while this one was being stored; that tap counts.
+      setActive((held) => (held && held.name === from.name && held.place === from.place ? to : held));
+    },
+  };
+};
+
+/** What each figure is measured with, by turns. */
+const useTools = () => {
+  const [tool, setTool] = useState<Readonly<Record<string, string>>>({});
+  const tools = (name: string) => toolsFor(FIGURES[name]?.picture ?? "look");
+  const toolNow = (name: string): string | undefined => tool[name] ?? tools(name)[0];
+  const nextTool = (name: string) => {
+    const list = tools(name);
+    setTool({ ...tool, [name]: list[(list.indexOf(toolNow(name) ?? "") + 1) % list.length] });
+  };
+  return { toolNow, nextTool };
+};
+
+/**
+ * Takes figures one after another: each is kept the moment it is taken, what is unlikely is kept with its doubt, what
+ * somebody else took meanwhile is shown and asked.
+ */
+export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptions) => {
+  const { active, setActive, tap, moveOn } = useActive({ taken, asked, isTaken });
+  const put = usePut(jobId, entries, active);
+  const tools = useTools();
+  const [unit] = useUnit();
+  const [message, setMessage] = useState<string | null>(null);
+  const [doubted, setDoubted] = useState<string | null>(null);
+  const [clash, setClash] = useState<FigureClash | null>(null);
+  const quiet = () => {
+    setMessage(null);
+    setDoubted(null);
+    setClash(null);
+  };
+  const goOn = (from: Active, over = false) => {
+    moveOn(from, over);
+    quiet();
+  };
+  const take = async (typed: string, sign: 1 | -1, again: boolean) => {
+    if (!active) return;
+    const at = active;
+    const same = `${at.name}/${at.place}/${typed}/${sign}`;
+    if (doubted === same) return goOn(at);
+    const written = sign < 0 ? (typed.startsWith("-") ? typed.slice(1) : `-${typed}`) : typed;
+    const checked = checkFigure(at.name, written, unit, at.place);
+    if (!checked.ok) return setMessage(checked.message);
+    const sent = await put({ at, typed: written, role: again ? "again" : "new", method: tools.toolNow(at.name) });
+    if (sent.state === "refused") return setMessage(sent.message);
+    const beside = sent.state === "taken" ? sent.value?.beside : null;
+    if (beside) {
+      setClash({ there: beside, here: written, at });
+      return setMessage("Taken elsewhere meanwhile; both are kept. Which is right?");
+    }
+    signal(checked.doubt ? "doubt" : "taken");
+    if (checked.doubt) {
+      setDoubted(same);
+      return setMessage(`Kept. ${checked.doubt}`);
+    }
+    goOn(at);
+    // It counts as entered; that it waits is said where the next figure is asked.
+    if (sent.state === "kept") setMessage(saidOf(sent));
+  };
+  /** Says which of two is right: the chosen one is put down once more, by somebody who has seen both. */
+  const choose = async (at: Active, entry: Pick<Entry, "typed" | "unit" | "method">) => {
+    const { typed, unit: given, method } = entry;
+    const sent = await put({ at, typed, role: "new", unit: given, method, seenAll: true });
+    if (sent.state === "taken") quiet();
+    else setMessage(saidOf(sent));
+  };
+  const leaveOut = async (entry: Entry) =>
+    setMessage(saidOf(await put({ at: { name: entry.name, place: entry.place }, typed: entry.id, role: "out" })));
+  return {
+    active,
+    message,
+    setMessage,
+    clash,
+    tap: (name: string, place?: number) => {
+      tap(name, place);
+      quiet();
+    },
+    close: () => {
+      setActive(null);
+      quiet();
+    },
+    take,
+    choose,
+    leaveOut,
+    moveOn: goOn,
+    ...tools,
+  };
+};

@@ -1,0 +1,24 @@
+/** Two answers to one question: both shown, a person chooses. */
+export const Which = ({
+  there,
+  here,
+  onThere,
+  onHere,
+}: {
+  there: string;
+  here: string;
+  onThere: () => void;
+  onHere: () => void;
+}) => (
+  <div role="alert" className="mb-4 border-2 border-ink p-2">
+    <p>Changed elsewhere meanwhile. Which is right?</p>
+    {[
+      { label: `there: ${there}`, onTap: onThere },
+      { label: `here: ${here}`, onTap: onHere },
+    ].map((k) => (
+      <button key={k.label} type="button" className="mt-2 min-h-12 w-full border border-rule" onClick={k.onTap}>
+        {k.label}
+      </button>
+    ))}
+  </div>
+);

@@ -1,0 +1,103 @@
+"use client";
+import Link from "next/link";
+import { DropdownMenu } from "radix-ui";
+import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
+
+/** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
+export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
+  <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
+    {state === "done" && (
+      <path
+        d="M11 2a9 9 0 1 1 0 18 9 9 0 0 1 0-18Z M6 11l4 4 7-8"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
+    )}
+    {state === "next" && <path d="M3 3h16v16H3Z" fill="currentColor" />}
+    {state === "missing" && <path d="M11 2v9h9a9 9 0 1 1-9-9Z" fill="none" stroke="currentColor" strokeWidth="2.5" />}
+    {state === "waiting" && <path d="M5 3h4v16H5ZM13 3h4v16h-4Z" fill="none" stroke="currentColor" strokeWidth="2" />}
+    {state === "changed" && <path d="M3 19V3l16 16Z" fill="currentColor" stroke="currentColor" />}
+    {state === "ahead" && <circle cx="11" cy="11" r="4" fill="none" stroke="currentColor" strokeWidth="2" />}
+  </svg>
+);
+
+const WORDS: Record<StageState, string> = {
+  done: "done",
+  next: "next",
+  missing: "something missing",
+  waiting: "waiting",
+  changed: "changed since",
+  ahead: "ahead",
+};
+
+interface StageBarProps {
+  readonly jobId: string;
+  readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
+  readonly current: Stage;
+  readonly job: string;
+}
+
+/** The stations of this kind of job, one tap to any; the others behind one key. */
+export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps) => {
+  const stages = STAGES.flatMap((stage) => {
+    const known = needed.find((s) => s.stage === stage);
+    return known ? [known] : stage === current ? [{ stage, state: "ahead" as const }] : [];
+  });
+  const others = STAGES.filter((s) => !stages.some((k) => k.stage === s));
+  return (
+    <nav
+      aria-label="order of work"
+      className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
+    >
+      <Link
+        href="/"
+        className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
+        aria-label="all jobs"
+      >
+        <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+          <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
+        </svg>
+        <span className="truncate">{job}</span>
+      </Link>
+      <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">
+        {stages.map(({ stage, state }) => (
+          <li key={stage} className="flex min-w-0 flex-1">
+            <Link
+              href={`/jobs/${jobId}/${stage}`}
+              aria-current={stage === current ? "step" : undefined}
+              className={`flex min-w-0 flex-1 items-center justify-center gap-2 border-b-4 px-1 ${stage === current ? "border-ink font-bold" : "border-transparent"}`}
+            >
+              <StateMark state={state} />
+              <span className="truncate">{STAGE_NAMES[stage]}</span>
+              <span className="sr-only">, {WORDS[state]}</span>
+            </Link>
+          </li>
+        ))}
+        {others.length > 0 && (
+          <li className="flex">
+            <DropdownMenu.Root>
+              <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages">
+                +
+              </DropdownMenu.Trigger>
+              <DropdownMenu.Portal>
+                <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
+                  {others.map((stage) => (
+                    <DropdownMenu.Item key={stage} asChild>
+                      <Link
+                        href={`/jobs/${jobId}/${stage}`}
+                        className="flex min-h-14 min-w-48 items-center border-b border-grid px-4 text-lg outline-offset-[-4px] last:border-b-0"
+                      >
+                        {STAGE_NAMES[stage]}
+                      </Link>
+                    </DropdownMenu.Item>
+                  ))}
+                </DropdownMenu.Content>
+              </DropdownMenu.Portal>
+            </DropdownMenu.Root>
+          </li>
+        )}
+      </ol>
+    </nav>
+  );
+};

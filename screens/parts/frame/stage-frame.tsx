@@ -1,0 +1,20 @@
+import type { ReactNode } from "react";
+import type { Stage } from "@/core/wheel/stages";
+import { KeptNote } from "../kept/kept-note";
+import type { JobOnPage } from "../kept/use-job";
+import { StageBar } from "./stage-bar";
+
+interface StageFrameProps {
+  readonly job: Pick<JobOnPage, "jobId" | "title" | "stages">;
+  readonly current: Stage;
+  readonly children: ReactNode;
+}
+
+/** The same places in every stage: the stage bar above, the work below; between them what waits to be sent. */
+export const StageFrame = ({ job, current, children }: StageFrameProps) => (
+  <div className="flex h-dvh flex-col">
+    <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} />
+    <KeptNote jobId={job.jobId} />
+    <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+  </div>
+);

@@ -1,0 +1,35 @@
+import { type Entered, requestOf } from "./entered";
+import type { Sent } from "./sent";
+
+/** ms an answer is waited for: a server that hangs is one that is away. */
+const PATIENCE = 10_000;
+
+/** Answers that will be the same however often it is asked; any other is asked again. */
+const REFUSALS = new Set([400, 404, 405, 409, 410, 413, 415, 422]);
+
+/** What came of one attempt; `answered` where somebody answered at all. */
+export type Attempt = Exclude<Sent, { state: "kept" }> | { readonly state: "later"; readonly answered: boolean };
+
+/** One attempt to send something. Nothing is kept or struck here. */
+export const attempt = async (url: string, init: RequestInit): Promise<Attempt> => {
+  let response: Response;
+  try {
+    response = await fetch(url, { ...init, signal: AbortSignal.timeout(PATIENCE) });
+  } catch {
+    return { state: "later", answered: false };
+  }
+  try {
+    const answer = await response.json();
+    if (response.ok) return { state: "taken", value: answer };
+    if (!REFUSALS.has(response.status)) return { state: "later", answered: true };
+    const { path = "", message = "not taken" } = answer.error ?? {};
+    return { state: "refused", field: path === "" ? null : path, message, stored: answer.stored };
+  } catch {
+    return { state: "later", answered: response.ok };
+  }
+};
+
+export const deliver = (entered: Entered): Promise<Attempt> => {
+  const { url, body, type } = requestOf(entered);
+  return attempt(url, { method: "POST", headers: { "content-type": type }, body });
+};

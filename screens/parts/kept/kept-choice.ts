@@ -1,0 +1,74 @@
+"use client";
+import { useSyncExternalStore } from "react";
+import { DIAL_KINDS, type Dial } from "@/core/runout/dials";
+import type { LengthUnit } from "@/core/units/lengths";
+
+/** A choice this tablet keeps; every part of the page that shows it changes with it. `kept` tells it was ever made. */
+const keptChoice = <T extends string>(key: string, first: T, valid: (text: string) => text is T) => {
+  const listeners = new Set<() => void>();
+  const read = (): T => {
+    try {
+      const kept = localStorage.getItem(key);
+      return kept !== null && valid(kept) ? kept : first;
+    } catch {
+      return first;
+    }
+  };
+  const subscribe = (listener: () => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  };
+  const isKept = (): boolean => {
+    try {
+      return localStorage.getItem(key) !== null;
+    } catch {
+      return true;
+    }
+  };
+  return (): readonly [now: T, set: (to: T) => void, kept: boolean] => [
+    useSyncExternalStore(subscribe, read, () => first),
+    (to: T) => {
+      localStorage.setItem(key, to);
+      for (const listener of listeners) listener();
+    },
+    useSyncExternalStore(subscribe, isKept, () => true),
+  ];
+};
+
+export const UNITS: readonly LengthUnit[] = ["mm", "inch", "thou"];
+
+/** What a bare figure is in, and what lengths are shown in. */
+export const useUnit = keptChoice<LengthUnit>("tall-compass-unit", "mm", (t): t is LengthUnit =>
+  (UNITS as readonly string[]).includes(t),
+);
+
+/** Who is at this bench. */
+export const useWho = keptChoice<string>("tall-compass-who", "", (t): t is string => t.length <= 60);
+
+/** Are the walks spoken aloud? */
+export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t): t is "on" | "off" =>
+  ["on", "off"].includes(t),
+);
+
+/** The key a foot pedal sends; empty for none. */
+export const usePedal = keptChoice<string>("tall-compass-pedal", "", (t): t is string => t.length <= 40);
+
+/** What tensions are shown and entered in. */
+export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N", (t): t is "N" | "kgf" | "lbf" =>
+  ["N", "kgf", "lbf"].includes(t),
+);
+
+/** What one division of the dial at this bench is. */
+export const useDial = keptChoice<Dial>("tall-compass-dial", "1/100", (t): t is Dial =>
+  (DIAL_KINDS as readonly string[]).includes(t),
+);
+
+/** What the offset is measured with at the stand. */
+export const useOffsetTool = keptChoice<string>(
+  "tall-compass-offset-tool",
+  "direct",
+  (t): t is string => t.length < 20,
+);
+
+/** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */
+export const useLastWalk = keptChoice<string>("tall-compass-last-walk", "", (t): t is string => t.length < 80);

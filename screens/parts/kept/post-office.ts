@@ -1,0 +1,195 @@
+import { attempt, deliver } from "./deliver";
+import { type Entered, laneOf } from "./entered";
+import { addLetter, allLetters, changeLetter, dropLetter, type Letter } from "./letters";
+import { takeOldLetters } from "./old-letters";
+import type { Sent } from "./sent";
+
+/** Delivered, and not yet seen in what the record answered since. */
+export interface Delivered {
+  readonly at: number;
+  readonly lane: string;
+  readonly entered: Entered;
+  /** How many changes the job had had with it; a record read at fewer does not show it. */
+  readonly changes: number;
+}
+
+/** All that is on its way, as a page shows it. */
+export interface Post {
+  readonly letters: readonly Letter[];
+  readonly delivered: readonly Delivered[];
+  /** The record did not answer when it was last asked. */
+  readonly away: boolean;
+}
+
+let post: Post = { letters: [], delivered: [], away: false };
+const listeners = new Set<() => void>();
+const change = (to: Partial<Post>): void => {
+  post = { ...post, ...to };
+  for (const listener of listeners) listener();
+};
+export const postNow = (): Post => post;
+export const onPost = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Other pages of this browser show and send the same letters. */
+const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("tall-compass-letters");
+const lookAgain = async (): Promise<void> => change({ letters: await allLetters() });
+const told = async (delivered: readonly Delivered[] = []): Promise<void> => {
+  await lookAgain();
+  channel?.postMessage(delivered);
+};
+channel?.addEventListener("message", ({ data }: MessageEvent<readonly Delivered[]>) => {
+  // First shown as delivered, then no more as waiting: what was entered on the other page never drops from this one.
+  if (data.length > 0) change({ delivered: [...post.delivered, ...data] });
+  void lookAgain();
+});
+
+/** One at a time sends the letters of a lane, whatever page it is of: their order is the order they were entered in. */
+const inLane = <T>(lane: string, work: () => Promise<T>): Promise<T> => {
+  const name = `tall-compass-${lane}`;
+  if (navigator.locks) return navigator.locks.request(name, work) as Promise<T>;
+  const before = alone.get(name) ?? Promise.resolve();
+  const mine = before.then(work, work);
+  alone.set(
+    name,
+    mine.catch(() => undefined),
+  );
+  return mine;
+};
+const alone = new Map<string, Promise<unknown>>();
+
+/** Times the record answers that it cannot take a letter before it is asked whether it can take anything. */
+const MOST_TRIES = 5;
+
+/** A letter that alone fails while the record answers all else would hold up all behind it: then it is refused. */
+const isPoison = async (letter: Letter): Promise<boolean> =>
+  letter.tries >= MOST_TRIES &&
+  letter.entered.jobId !== null &&
+  (await attempt(`/api/jobs/${letter.entered.jobId}/changes`, {})).state === "taken";
+
+const refuse = (letter: Letter, refusal: NonNullable<Letter["refusal"]>) => changeLetter({ ...letter, refusal });
+
+/**
+ * Sends what waits in a lane, oldest first, until one is not answered.
+ *
+ * @returns what became of each that was answered, by its place in the order
+ */
+const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { state: "kept" }>>> =>
+  inLane(lane, async () => {
+    const became = new Map<number, Exclude<Sent, { state: "kept" }>>();
+    const delivered: Delivered[] = [];
+    for (const letter of await allLetters()) {
+      if (letter.lane !== lane || letter.refusal) continue;
+      const sent = await deliver(letter.entered);
+      if (sent.state === "later") {
+        change({ away: true });
+        if (sent.answered) await changeLetter({ ...letter, tries: letter.tries + 1 });
+        if (!(await isPoison(letter))) break;
+        const message = "the record answered again and again that it cannot take this";
+        await refuse(letter, { field: null, message });
+        became.set(letter.at, { state: "refused", field: null, message });
+        continue;
+      }
+      became.set(letter.at, sent);
+      if (sent.state === "refused") {
+        await refuse(letter, { field: sent.field, message: sent.message });
+        change({ away: false });
+        continue;
+      }
+      // Shown as delivered before it is struck: what was entered never drops from the screen in between.
+      const { changes = 0 } = (sent.value ?? {}) as { changes?: number };
+      const { at, entered } = letter;
+      delivered.push({ at, lane, entered, changes });
+      change({ away: false, delivered: [...post.delivered, { at, lane, entered, changes }] });
+      await dropLetter(at);
+    }
+    await told(delivered);
+    return became;
+  });
+
+/** Where a letter is in the post. */
+export interface Posted {
+  readonly at: number;
+  readonly lane: string;
+}
+
+/** Keeps something entered in the browser, before anything else is done with it. */
+export const keep = async (entered: Entered): Promise<Posted> => {
+  const lane = laneOf(entered);
+  const at = await addLetter(lane, entered);
+  await told();
+  return { at, lane };
+};
+
+/**
+ * Sends a letter behind all that waits before it.
+ *
+ * @param inHand whether whoever entered it still has it before him when it is refused: then it is his again. Else the
+ * refusal stays with the page until it is dropped.
+ */
+export const sendKept = async ({ at, lane }: Posted, inHand: () => boolean): Promise<Sent> => {
+  const sent = (await sendLane(lane)).get(at) ?? (await sentByAnother(at));
+  if (sent.state === "kept") later();
+  if (sent.state === "refused" && inHand()) await drop(at);
+  return sent;
+};
+
+/** Another page may have had the lane and sent it. */
+const sentByAnother = async (at: number): Promise<Sent> => {
+  const letter = (await allLetters()).find((l) => l.at === at);
+  if (!letter) return { state: "taken", value: null };
+  return letter.refusal ? { state: "refused", ...letter.refusal } : { state: "kept" };
+};
+
+/** A refused letter was seen and is not wanted any more. */
+export const drop = async (at: number): Promise<void> => {
+  await dropLetter(at);
+  await told();
+};
+
+/** Sends all that waits. @returns whether nothing waits any more */
+export const sendAll = async (): Promise<boolean> => {
+  const lanes = new Set((await allLetters()).flatMap((l) => (l.refusal ? [] : [l.lane])));
+  await Promise.all([...lanes].map(sendLane));
+  await lookAgain();
+  const waits = post.letters.some((l) => !l.refusal);
+  if (waits) later();
+  else change({ away: false });
+  return !waits;
+};
+
+/** The record was read at so many changes: what it shows by itself need not be shown beside it. */
+export const recordShows = (lane: string, changes: number): void => {
+  const left = post.delivered.filter((d) => d.lane !== lane || d.changes > changes);
+  if (left.length < post.delivered.length) change({ delivered: left });
+};
+
+/** ms until what waits is tried again; longer each time, up to a minute. */
+const AGAIN = { first: 1000, most: 60_000 };
+const next = { pause: AGAIN.first, planned: false };
+const later = (): void => {
+  if (next.planned) return;
+  next.planned = true;
+  setTimeout(async () => {
+    next.planned = false;
+    next.pause = Math.min(AGAIN.most, next.pause * 2);
+    if (await sendAll()) next.pause = AGAIN.first;
+  }, next.pause);
+};
+const atOnce = (): void => {
+  next.pause = AGAIN.first;
+  void sendAll();
+};
+
+/** What earlier pages left goes now, and again whenever there is a chance. @returns when it was first tried */
+export const openPostOffice = async (): Promise<void> => {
+  await takeOldLetters();
+  await lookAgain();
+  window.addEventListener("online", atOnce);
+  document.addEventListener("visibilitychange", () => {
+    if (document.visibilityState === "visible" && post.letters.some((l) => !l.refusal)) atOnce();
+  });
+  await sendAll();
+};

@@ -1,0 +1,29 @@
+/** The record has it. */
+interface TakenIn<T> {
+  readonly state: "taken";
+  readonly value: T;
+}
+/** The record will not have it. `field` names what is wrong, where it is one field; `stored` is what stands there. */
+interface Refused {
+  readonly state: "refused";
+  readonly field: string | null;
+  readonly message: string;
+  readonly stored?: unknown;
+}
+
+/**
+ * What became of something entered; nothing else ever does. Kept: the record did not answer; it is kept here, counts as
+ * entered, and goes as soon as the record answers.
+ */
+export type Sent<T = unknown> = TakenIn<T> | Refused | { readonly state: "kept" };
+
+/** What became of a change that only makes sense at once, with its answer: away, and nothing is changed or kept. */
+export type Changed<T = unknown> = TakenIn<T> | Refused | { readonly state: "away" };
+
+/** What is said of something kept, and of something that was not. */
+export const KEPT = "The record cannot be reached; what you entered is kept here and sent as soon as it answers.";
+export const AWAY = "The record cannot be reached; nothing was changed. Try again in a moment.";
+
+/** What to say of what became of it; null where there is nothing to say. */
+export const saidOf = (sent: Sent | Changed): string | null =>
+  sent.state === "taken" ? null : sent.state === "kept" ? KEPT : sent.state === "away" ? AWAY : sent.message;

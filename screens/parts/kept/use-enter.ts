@@ -1,0 +1,72 @@
+"use client";
+import { useCallback } from "react";
+import type { Entered } from "./entered";
+import { keep, sendKept } from "./post-office";
+import { queryClient } from "./query-client";
+import type { Sent } from "./sent";
+
+const later = (ms: number): Promise<"late"> => new Promise((done) => setTimeout(() => done("late"), ms));
+
+/** ms a hand waits for the record before it goes on: what was entered is kept all the same. */
+const PATIENCE = 1500;
+
+/**
+ * Enters something. It is kept over a reload and a restart before anything else is done; then it goes as a mutation whose
+ * scope is its job, so that what is entered arrives in the order it was entered (post-office.ts). A record that takes its
+ * time does not hold up the hand: what comes of it then is told by the page.
+ */
+export const send = async <T>(entered: Entered): Promise<Sent<T>> => {
+  const posted = await keep(entered);
+  let inHand = true;
+  const mutation = queryClient.getMutationCache().build(queryClient, {
+    mutationKey: ["entered"],
+    scope: { id: posted.lane },
+    mutationFn: () => sendKept(posted, () => inHand),
+  });
+  const sent = await Promise.race([mutation.execute(undefined) as Promise<Sent<T>>, later(PATIENCE)]);
+  if (sent !== "late") return sent;
+  inHand = false;
+  return { state: "kept" };
+};
+
+/** Enters something that nobody waits for: a walk goes on at once, and a refusal is told by the page. */
+export const post = async (entered: Entered): Promise<void> => {
+  const posted = await keep(entered);
+  const mutation = queryClient.getMutationCache().build(queryClient, {
+    mutationKey: ["entered"],
+    scope: { id: posted.lane },
+    mutationFn: () => sendKept(posted, () => false),
+  });
+  // In the browser's keeping now; what the record makes of it comes when it comes.
+  void mutation.execute(undefined).then(() => entered.jobId !== null && lookAgain(entered.jobId));
+};
+
+/** ms between two looks at the record, however fast things are entered. */
+const LOOK_AT_MOST_EVERY = 400;
+const looked = new Map<string, { at: number; timer: ReturnType<typeof setTimeout> | null }>();
+
+/** The record of a job has something new: its pages look again, now or in a moment. */
+export const lookAgain = (jobId: string): void => {
+  const state = looked.get(jobId) ?? { at: 0, timer: null };
+  looked.set(jobId, state);
+  if (state.timer) return;
+  const look = () => {
+    state.timer = null;
+    state.at = performance.now();
+    void queryClient.invalidateQueries({ queryKey: ["job", jobId] });
+  };
+  const wait = state.at + LOOK_AT_MOST_EVERY - performance.now();
+  if (wait <= 0) look();
+  else state.timer = setTimeout(look, wait);
+};
+
+/** Enters things of one job; the job's pages look again once the record has them. */
+export const useEnter = (jobId: string) =>
+  useCallback(
+    async <T>(entered: Entered): Promise<Sent<T>> => {
+      const sent = await send<T>(entered);
+      if (sent.state === "taken") lookAgain(jobId);
+      return sent;
+    },
+    [jobId],
+  );

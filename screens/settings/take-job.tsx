@@ -1,0 +1,59 @@
+"use client";
+import { useState } from "react";
+import type { ArchivePreview } from "@/core/shop/archive-preview";
+
+/** A job read in from a file: what it would bring is told first. */
+export const TakeJob = ({ row }: { row: string }) => {
+  const [archive, setArchive] = useState<{ readonly file: File; readonly preview: ArchivePreview } | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const read = async (file: File, take: boolean) => {
+    const response = await fetch(`/api/archive${take ? "?take=yes" : ""}`, { method: "POST", body: file }).catch(
+      () => null,
+    );
+    if (!response) return setMessage("The record cannot be reached; nothing was taken.");
+    const answer = await response.json();
+    setArchive(take || !response.ok ? null : { file, preview: answer });
+    setMessage(response.ok ? (take ? `${answer.mark} is taken in.` : null) : (answer.error?.message ?? "not taken"));
+  };
+  return (
+    <>
+      <label className={`${row} cursor-pointer focus-within:outline-3`}>
+        <span>open a job's archive: what it would bring is told first</span>
+        <b className="underline">choose</b>
+        <input
+          type="file"
+          accept=".zip"
+          className="sr-only"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) void read(file, false);
+            e.target.value = "";
+          }}
+        />
+      </label>
+      {archive && (
+        <div className="px-4 py-3 text-lg" data-testid="archive">
+          <p>
+            Wheel <b>{archive.preview.mark}</b> of {archive.preview.customer || "no name"}:{" "}
+            {Object.entries(archive.preview.rows)
+              .filter(([, n]) => n > 0)
+              .map(([t, n]) => `${n} ${t}`)
+              .join(", ")}
+            .
+            {archive.preview.markHere !== archive.preview.mark &&
+              ` ${archive.preview.mark} is another wheel's here: this one comes in as ${archive.preview.markHere}.`}
+            {archive.preview.held > 0 ? ` ${archive.preview.held} of these are here already and stay as they are.` : ""}
+          </p>
+          <button
+            type="button"
+            onClick={() => void read(archive.file, true)}
+            className="mt-2 min-h-14 w-full bg-ink text-xl text-paper"
+          >
+            take it in
+          </button>
+        </div>
+      )}
+      {message && <p className="px-4 py-2 text-lg font-bold">{message}</p>}
+    </>
+  );
+};

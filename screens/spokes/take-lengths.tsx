@@ -1,0 +1,140 @@
+"use client";
+import { useState } from "react";
+import { BadInput } from "@/core/wheel/bad-input";
+import { type WheelChange, wheelChanges } from "@/core/wheel/wheel-changes";
+import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
+import { changeRecord } from "../parts/kept/change-record";
+import { getJson } from "../parts/kept/get-json";
+import { saidOf } from "../parts/kept/sent";
+import { lookAgain } from "../parts/kept/use-enter";
+
+/** A wheel file that was opened, and what it would change. */
+interface OfferedFile {
+  readonly name: string;
+  readonly document: unknown;
+  readonly changes: readonly WheelChange[];
+}
+
+interface TakeLengthsProps {
+  readonly jobId: string;
+  readonly settledVersion: number;
+  /** A figure they rest on was changed since they were taken. */
+  readonly stale: boolean;
+  /** The figures make no wheel. */
+  readonly problem: boolean;
+  readonly onSay: (message: string | null) => void;
+}
+
+/** The wheel as far as its figures make one. */
+const asWheel = (held: unknown): Wheel | null => {
+  try {
+    return readWheel(held);
+  } catch {
+    return null;
+  }
+};
+
+/** Takes the lengths as they are worked out, or a wheel from a file in their place. */
+export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: TakeLengthsProps) => {
+  const [offered, setOffered] = useState<OfferedFile | null>(null);
+  const settle = async () => {
+    const sent = await changeRecord(`/api/jobs/${jobId}/build`, { version: settledVersion });
+    onSay(saidOf(sent) ?? "Taken. The lacing plan is drawn from these.");
+    lookAgain(jobId);
+  };
+  const openFile = async (file: File) => {
+    let document: unknown;
+    try {
+      document = JSON.parse(await file.text());
+    } catch {
+      return onSay(`${file.name} is a file of another kind; a wheel file is JSON and says "tall-compass/wheel"`);
+    }
+    try {
+      const held = await getJson<unknown>(`/api/jobs/${jobId}/wheel-file`);
+      setOffered({ name: file.name, document, changes: wheelChanges(asWheel(held), readWheel(document)) });
+      onSay(null);
+    } catch (error) {
+      setOffered(null);
+      onSay(error instanceof BadInput ? `${file.name}: ${error.path} ${error.message}` : `${file.name} is not read`);
+    }
+  };
+  const takeFile = async () => {
+    if (!offered) return;
+    const sent = await changeRecord(`/api/jobs/${jobId}/wheel-file`, offered.document);
+    const wrong = saidOf(sent);
+    const field = sent.state === "refused" ? `${sent.field ?? ""} ` : "";
+    onSay(wrong ? `${offered.name}: ${field}${wrong}` : `${offered.name} is taken as this wheel.`);
+    setOffered(null);
+    lookAgain(jobId);
+  };
+  return (
+    <>
+      {offered && <WhatChanges offered={offered} onLeave={() => setOffered(null)} onTake={() => void takeFile()} />}
+      <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+        <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule text-xl focus-within:outline-3">
+          take a wheel file
+          <input
+            type="file"
+            accept=".json"
+            className="sr-only"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = "";
+              if (file) void openFile(file);
+            }}
+          />
+        </label>
+        <a
+          href={`/api/jobs/${jobId}/wheel-file`}
+          className="flex flex-1 items-center justify-center border-r border-rule text-xl"
+        >
+          save as a wheel file
+        </a>
+        <button
+          type="button"
+          onClick={() => void settle()}
+          disabled={problem}
+          className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px] disabled:opacity-40"
+        >
+          {settledVersion === 0 ? "take these lengths" : stale ? "take the new lengths" : "lengths taken"}
+        </button>
+      </div>
+    </>
+  );
+};
+
+/** What a wheel file would change, before it is taken. */
+const WhatChanges = ({
+  offered,
+  onLeave,
+  onTake,
+}: {
+  offered: OfferedFile;
+  onLeave: () => void;
+  onTake: () => void;
+}) => (
+  <section aria-label="what the wheel file would change" className="border-t border-grid px-4 py-2 text-lg">
+    <p className="font-bold">
+      {offered.changes.length === 0
+        ? `${offered.name} is this wheel as it is.`
+        : `${offered.name} would change ${offered.changes.length} figures:`}
+    </p>
+    <ul className="max-h-40 overflow-y-auto">
+      {offered.changes.map((c) => (
+        <li key={c.path}>
+          {c.path}: <b className="font-mono">{c.was}</b> becomes <b className="font-mono">{c.becomes}</b>
+        </li>
+      ))}
+    </ul>
+    <div className="flex gap-3 pt-2">
+      <button type="button" onClick={onLeave} className="min-h-14 flex-1 border border-ink">
+        leave it
+      </button>
+      {offered.changes.length > 0 && (
+        <button type="button" onClick={onTake} className="min-h-14 flex-[2] bg-ink text-xl text-paper">
+          take it as this wheel
+        </button>
+      )}
+    </div>
+  </section>
+);

@@ -1,0 +1,123 @@
+"use client";
+import { useMemo, useState } from "react";
+import {
+  defaultStiffness,
+  type ElasticWheel,
+  elasticWheel,
+  RimBuckles,
+  wheelGeometry,
+} from "@/core/mechanics/elastic-wheel";
+import { readRounds } from "@/core/rounds/read-rounds";
+import type { Round, RoundPlan } from "@/core/rounds/round";
+import type { Tolerance } from "@/core/runout/tolerance";
+import { sideTensions } from "@/core/tension/balance";
+import { type HeardKind, heardKind } from "@/core/tension/note-range";
+import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
+import type { Duty } from "@/core/tension/target";
+import { knownSpokes, type SpokeTension, squeezes, tensionsTold } from "@/core/tension/told";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { saidOf } from "../parts/kept/sent";
+import { post, useEnter } from "../parts/kept/use-enter";
+import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
+import { useTakeReadings } from "../parts/walk/use-take-readings";
+import type { GaugeOnBench } from "./gauges-view";
+import { type TensionRound, tensionRounds } from "./tension-round";
+
+/** What tension shows of a job, as it comes with the page. */
+export interface TensionOnPage extends JobOnPage {
+  readonly wheel: Wheel;
+  readonly rounds: readonly Round[];
+  readonly tables: readonly GaugeOnBench[];
+  readonly tolerance: Tolerance;
+  readonly practice: boolean;
+  readonly duty: Duty;
+  readonly staging: Staging;
+  readonly presets: Readonly<Record<string, number | string>>;
+}
+
+/** Spokes of a side that must be read before its mean is said. */
+const OF_A_SIDE = 4;
+/** A wheel within this of what is wanted is up to tension, fraction. */
+const UP_TO = 0.05;
+
+const elasticOrNull = (wheel: Wheel): ElasticWheel | null => {
+  try {
+    return elasticWheel(wheelGeometry(wheel), defaultStiffness(wheel));
+  } catch (error) {
+    if (error instanceof RimBuckles) return null;
+    throw error;
+  }
+};
+
+/** The tensions of a wheel as they are: the record's rounds, and what waits to get there. */
+export const useTension = (job: TensionOnPage) => {
+  const { wheel, tables, staging } = job;
+  const { taken } = useJobNow(job);
+  const raw = useRoundsNow(job.jobId, job.rounds);
+  const { spokes } = useMemo(() => wheelGeometry(wheel), [wheel]);
+  const read = useMemo(() => readRounds(wheel, taken, raw, tables), [wheel, taken, raw, tables]);
+  const rounds = useMemo(() => tensionRounds(read), [read]);
+  const elastic = useMemo(() => elasticOrNull(wheel), [wheel]);
+  const { kinds } = read;
+  const none = useMemo(() => tensionsTold(wheel, kinds, [], []), [wheel, kinds]);
+  const all = rounds.map((r) => r.entries);
+  const current = rounds.at(-1) ?? null;
+  // With nipples turned or spokes de-stressed since, what was read is the round before: the next reading opens a new one.
+  const open = current && current.walked.length === 0 && !current.destressed ? current : null;
+  const shown = open ?? current;
+  const tensions: readonly SpokeTension[] = shown?.tensions ?? none;
+  const wanted = sideTensions(wheel, spokes);
+  const mean = (side: "A" | "B"): number | null => {
+    const own = spokes.flatMap((s) => (s.flange === side ? (tensions[s.spoke - 1].tension ?? []) : []));
+    return own.length >= OF_A_SIDE ? own.reduce((a, b) => a + b, 0) / own.length : null;
+  };
+  const means = { A: mean("A"), B: mean("B") };
+  const anyRead = tensions.some((t) => t.tension !== null);
+  // After a planned round nobody read, what it should have brought is what is gone on from.
+  const forecast = current?.plan && !anyRead ? current.plan.part : 0;
+  const now = { A: means.A ?? forecast * wanted.A, B: means.B ?? forecast * wanted.B };
+  const plan: readonly StagedRound[] = elastic
+    ? stagedRounds(elastic, now, wanted, wheel.spoke.threadPitch, staging, UP_TO)
+    : [];
+  const calibrated: readonly HeardKind[] = kinds.map((k) => heardKind(k.sounding, knownSpokes(k, all)));
+  return {
+    spokes,
+    kinds,
+    rounds,
+    current,
+    open,
+    shown,
+    tensions,
+    wanted,
+    means,
+    now,
+    plan,
+    elastic,
+    calibrated,
+    pairs: squeezes(shown?.entries ?? []),
+    newtons: tensions.map((t) => t.tension),
+  };
+};
+
+/** What is done to the rounds of a wheel being brought up. What it does shows by itself. */
+export const useTensionActs = (jobId: string, holes: number, current: TensionRound | null) => {
+  const enter = useEnter(jobId);
+  const [message, setMessage] = useState<string | null>(null);
+  const take = useTakeReadings(jobId, current?.id ?? null, holes);
+  return {
+    message,
+    setMessage,
+    take,
+    /** @returns whether there is such a round now; kept for later it is one all the same */
+    openRound: async (plan: RoundPlan | null): Promise<boolean> => {
+      const sent = await enter({ what: "round", jobId, id: crypto.randomUUID(), kind: "tension", plan });
+      setMessage(saidOf(sent));
+      return sent.state !== "refused";
+    },
+    destress: async (): Promise<void> => {
+      if (!current) return setMessage("read or turn something first: de-stressing shows by before and after");
+      await post({ what: "destressed", jobId, roundId: current.id });
+      setMessage("De-stressed: read again, and see what it took.");
+    },
+  };
+};

@@ -1,0 +1,98 @@
+"use client";
+import { totalReading } from "@/core/runout/runout";
+import { spreadOf } from "@/core/tension/spread";
+import type { Misread } from "@/core/truing/knowing/misread";
+import { withSideNames } from "@/core/truing/saying/explain";
+import { UnrolledRim } from "../parts/wheel/unrolled-rim";
+import { MisreadPanel } from "./misread-panel";
+import { PickedSpoke } from "./picked-spoke";
+import { RoundHeader } from "./round-header";
+import type { RoundNow } from "./round-now";
+import { emptyRound, type RoundView } from "./round-view";
+import { SettledLine } from "./settled-line";
+import type { useAltered } from "./use-altered";
+import type { useForecast } from "./use-forecast";
+import type { TrueNow } from "./use-true";
+
+interface RimTabProps {
+  readonly now: TrueNow;
+  readonly here: RoundNow;
+  /** The round it is compared with. */
+  readonly before: RoundView | null;
+  readonly plan: ReturnType<typeof useAltered>;
+  readonly forecast: ReturnType<typeof useForecast>;
+  readonly misread: readonly Misread[];
+  readonly picked: number;
+  readonly message: string | null;
+  readonly onPick: (spoke: number) => void;
+  /** Reads one place alone. */
+  readonly onRead: (spoke: number) => void;
+  readonly onMend: (misread: Misread) => void;
+  readonly onAsRead: () => void;
+}
+
+/** The rim laid flat: where it is, what it should become, the spoke under the finger and why it is turned. */
+export const RimTab = (props: RimTabProps) => {
+  const { now, here, before, plan, forecast, misread, picked, message, onPick } = props;
+  const { job, spokes, wanted, way } = now;
+  const { round, read, turned, anyTension, settled } = here;
+  const advice = round?.advice ?? null;
+  const p = picked - 1;
+  // The picked spoke's own reason; else the first, which says the most.
+  const reason = advice?.reasons.find((r) => r.spokes.includes(picked)) ?? advice?.reasons[0];
+  const masked = advice?.reasons.flatMap((r) => (r.code === "seam" || r.code === "outlier" ? r.spokes : [])) ?? [];
+  const becomes = advice &&
+    plan.toTurn > 0 && {
+      lateral: forecast ? totalReading(forecast.lateral) : advice.forecast.lateralTir,
+      radial: forecast ? totalReading(forecast.radial) : advice.forecast.radialTir,
+      spread: anyTension ? spreadOf(spokes, (forecast ?? advice.forecast).tension) : null,
+    };
+  return (
+    <>
+      <RoundHeader round={read > 0 ? round : null} advice={advice} becomes={becomes || null} assumed={job.assumed} />
+      <div className="min-h-0 flex-1">
+        <UnrolledRim
+          spokes={spokes}
+          now={round ?? emptyRound(spokes.length)}
+          before={before}
+          forecast={plan.toTurn > 0 ? forecast : null}
+          turns={plan.turns}
+          onTurn={advice ? plan.alter : undefined}
+          masked={masked}
+          band={way.tolerance}
+          wantedTension={wanted}
+          names={job.names}
+          picked={picked}
+          onPick={onPick}
+        />
+      </div>
+      {misread.length > 0 && <MisreadPanel misread={misread} onMend={props.onMend} onKeep={props.onAsRead} />}
+      {settled && advice && <SettledLine settled={settled} />}
+      {reason && misread.length === 0 && (
+        <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
+          {withSideNames(reason.text, job.names)}
+        </p>
+      )}
+      <PickedSpoke
+        picked={picked}
+        n={spokes.length}
+        sideName={job.names[spokes[p].flange]}
+        lean={spokes[p].lean}
+        lateral={round?.lateral[p] ?? null}
+        radial={round?.radial[p] ?? null}
+        tension={anyTension ? (round?.tension[p] ?? null) : undefined}
+        turn={advice ? plan.turns[p] : null}
+        stuck={way.stuck.includes(picked)}
+        telling={advice?.reasons.find((r) => r.code === "unread")?.spokes[0] ?? null}
+        onRead={read > 0 && turned === 0 ? () => props.onRead(picked) : undefined}
+        onPick={onPick}
+        onAlter={plan.alter}
+      />
+      {message && (
+        <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
+          {message}
+        </p>
+      )}
+    </>
+  );
+};

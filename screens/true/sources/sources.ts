@@ -1,0 +1,6 @@
+import type { ReadingsSource } from "../readings-source";
+import { keys } from "./keys";
+import { needle } from "./needle";
+
+/** In the order they stand, from above. A new instrument is one file beside this one, and its name here. */
+export const SOURCES: readonly ReadingsSource[] = [needle, keys];

@@ -1,0 +1,75 @@
+import type { ReadingSource } from "@/core/rounds/reading";
+import { DIALS, type Dial } from "@/core/runout/dials";
+import type { TakeKey } from "../parts/bench/entry-bar";
+import { DIAL_WORDS } from "./dial-words";
+import type { Stop } from "./reading-places";
+import type { useOffsetStop } from "./use-offset-stop";
+
+/** What a stop of the reading walk asks, and what a figure there is in. */
+export interface StopAsked {
+  readonly prompt: string;
+  readonly how: string;
+  /** On the entry bar. */
+  readonly unit: string;
+  readonly keys: readonly TakeKey[];
+  /** Read with a dial: its divisions, its needle laid flat, the unit changed by a tap. */
+  readonly onDial: boolean;
+  /** What a bare figure is in, and what it is taken with. */
+  readonly source: Pick<ReadingSource, "instrument" | "method" | "unit"> & { readonly per: number };
+  /** 1 σ, mm; null for a careful dial or gauge. */
+  readonly sure: number | null;
+}
+
+interface Asking {
+  readonly names: { readonly A: string; readonly B: string };
+  readonly dial: Dial;
+  readonly edges: boolean;
+  readonly tyreOn: boolean;
+  readonly offset: ReturnType<typeof useOffsetStop>;
+  /** The figure before can be taken again. */
+  readonly same: boolean;
+}
+
+export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same }: Asking): StopAsked => {
+  const { label, words } = DIAL_WORDS[dial];
+  const { instrument, mm, sure } = DIALS[dial];
+  const repeat = same ? [{ label: "same", sign: 1 as const, again: true, quiet: true }] : [];
+  const onDial = (prompt: string, where: string, plus: string, minus: string): StopAsked => ({
+    prompt,
+    how: `dial on ${where}, over the spoke; ${words}`,
+    unit: label,
+    keys: [...repeat, { label: plus, sign: 1 }, { label: minus, sign: -1 }],
+    onDial: true,
+    source: { instrument, method: "at-place", unit: "division", per: mm },
+    sure,
+  });
+  const [toA, toB] = [`to ${names.A}`, `to ${names.B}`];
+  switch (stop.what) {
+    case "lateral":
+      return onDial("side to side", `the ${edges ? `${names.A}'s edge` : "rim's side"}`, toA, toB);
+    case "far-edge":
+      return onDial("side to side, other edge", `the ${names.B}'s edge`, toA, toB);
+    case "radial":
+      return onDial("hop", tyreOn ? "the rim's edge" : "the bed", "high", "low");
+    case "tension":
+      return {
+        prompt: "tension, N",
+        how: "gauge on the spoke's middle; 0 for slack; skip if not read",
+        unit: "N",
+        keys: [{ label: "take", sign: 1 }],
+        onDial: false,
+        source: { instrument: "gauge", method: "at-place", unit: "N", per: 1 },
+        sure: null,
+      };
+    case "offset":
+      return {
+        prompt: `${offset.prompt}, mm`,
+        how: offset.how,
+        unit: "mm",
+        keys: offset.keys,
+        onDial: false,
+        source: { instrument: "rule", method: offset.method, unit: "mm", per: 1 },
+        sure: null,
+      };
+  }
+};

@@ -1,0 +1,54 @@
+"use client";
+import { useMemo } from "react";
+import { placeSpokes } from "@/core/lacing/placement";
+import type { OffsetWay } from "@/core/offset/offset-now";
+import { readRounds } from "@/core/rounds/read-rounds";
+import type { Round } from "@/core/rounds/round";
+import type { ToleranceName } from "@/core/runout/tolerance";
+import { sideTensions } from "@/core/tension/balance";
+import type { GaugeTable } from "@/core/tension/gauge-table";
+import { benchWay } from "@/core/truing/bench-way";
+import type { School } from "@/core/truing/solving/schools";
+import type { Wheel } from "@/core/wheel/wheel-file";
+import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
+import { roundViews } from "./round-view";
+
+/** What truing shows of a job, as it comes with the page. */
+export interface TrueOnPage extends JobOnPage {
+  readonly wheel: Wheel;
+  readonly rounds: readonly Round[];
+  readonly tables: readonly GaugeTable[];
+  readonly toleranceName: ToleranceName;
+  readonly usualSchool: School;
+  readonly practice: boolean;
+  readonly assumed: number;
+  /** What the flat plate said of the bare rim, when it said anything against it. */
+  readonly plate: string | null;
+  /** How the offset can be told at the stand. */
+  readonly offsetWays: readonly OffsetWay[];
+}
+
+/** The wheel being trued as it is: the record, and what waits to get there. */
+export interface TrueNow {
+  readonly job: TrueOnPage;
+  readonly spokes: ReturnType<typeof placeSpokes>;
+  readonly wanted: ReturnType<typeof sideTensions>;
+  readonly way: ReturnType<typeof benchWay>;
+  readonly taken: ReturnType<typeof useJobNow>["taken"];
+  readonly entries: ReturnType<typeof useJobNow>["entries"];
+  readonly rounds: ReturnType<typeof roundViews>;
+}
+
+export const useTrue = (job: TrueOnPage): TrueNow => {
+  const { wheel, tables, toleranceName, usualSchool } = job;
+  const { taken, entries, acts } = useJobNow(job);
+  const raw = useRoundsNow(job.jobId, job.rounds);
+  const spokes = useMemo(() => placeSpokes(wheel), [wheel]);
+  const wanted = useMemo(() => sideTensions(wheel, spokes), [wheel, spokes]);
+  const rounds = useMemo(() => roundViews(readRounds(wheel, taken, raw, tables)), [wheel, taken, raw, tables]);
+  const way = useMemo(
+    () => benchWay({ holes: spokes.length, tolerance: toleranceName, taken, acts }, usualSchool),
+    [spokes, toleranceName, taken, acts, usualSchool],
+  );
+  return { job, spokes, wanted, way, taken, entries, rounds };
+};

@@ -1,0 +1,21 @@
+import type { Act, DoneAct } from "@/core/acts/act";
+import { changingJob, isThere } from "./changes";
+import { database } from "./database";
+import { json } from "./json-column";
+
+/** Append-only; the same id again changes nothing. @returns how many changes the job has had */
+export const addAct = (jobId: string, { id, act, who }: Omit<DoneAct, "at">): Promise<number> =>
+  changingJob(jobId, async (trx) => {
+    if (await isThere(trx, "acts", id)) return false;
+    await trx("acts").insert({ id, job_id: jobId, act: JSON.stringify(act), who });
+    return true;
+  });
+
+/** All of a job's acts in the order they were done. */
+export const listActs = async (jobId: string): Promise<DoneAct[]> =>
+  (await database()("acts").where({ job_id: jobId }).orderBy("order")).map((r) => ({
+    id: r.id,
+    act: json<Act>(r.act),
+    who: r.who,
+    at: r.created_at.toISOString(),
+  }));

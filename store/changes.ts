@@ -1,0 +1,64 @@
+import type { Knex } from "knex";
+import { database } from "./database";
+
+/** What an update says of itself; `insertId` is what `last_insert_id(…)` in it came to. */
+interface Updated {
+  readonly insertId: number;
+}
+
+const raised = "changes = last_insert_id(changes + 1), stale = 1";
+
+/**
+ * Something of a job changed: what is kept ready of it is stale, and whoever shows it can tell by the count.
+ *
+ * @returns how many changes it has had
+ */
+export const jobChanged = async (jobId: string, db: Knex | Knex.Transaction = database()): Promise<number> => {
+  const [told]: Updated[] = await db.raw(`update jobs set ${raised} where id = ?`, [jobId]);
+  return told.insertId;
+};
+
+/**
+ * Something done to a job, one hand at a time: its row is locked before anything is read, so that whoever comes at the same
+ * moment sees what this one did. A repeat that changes nothing counts as no change.
+ *
+ * @param work says whether it changed anything
+ * @returns how many changes the job has had
+ */
+export const changingJob = (jobId: string, work: (trx: Knex.Transaction) => Promise<boolean>): Promise<number> =>
+  database().transaction(async (trx) => {
+    const job = await trx("jobs").where({ id: jobId }).forUpdate().first("changes");
+    return (await work(trx)) ? jobChanged(jobId, trx) : (job?.changes ?? 0);
+  });
+
+/** The same, told by one of its rounds. */
+export const changingRound = async (
+  roundId: string,
+  work: (trx: Knex.Transaction) => Promise<boolean>,
+): Promise<number> => {
+  // Looked up apart: read with the lock it would lock the round as well, and two hands would wait for each other.
+  const round = await database()("rounds").where({ id: roundId }).first("job_id");
+  return changingJob(round?.job_id ?? "", work);
+};
+
+/** Whether a row is there already: sent again it changes nothing. */
+export const isThere = async (
+  trx: Knex.Transaction,
+  table: "acts" | "measurements" | "orders" | "goods" | "photos" | "readings" | "rounds" | "turns",
+  id: string,
+): Promise<boolean> => (await trx(table).where({ id }).first("id")) !== undefined;
+
+/** What is said of a wheel changed: all its visits but one, which is told apart. */
+export const wheelChanged = async (wheelId: string, but: string, db: Knex.Transaction): Promise<void> => {
+  await db.raw("update jobs set changes = changes + 1, stale = 1 where wheel_id = ? and id <> ?", [wheelId, but]);
+};
+
+/** How many changes a job has had; null when there is no such job. */
+export const changesOf = async (jobId: string): Promise<number | null> =>
+  (await database()("jobs").where({ id: jobId }).first("changes"))?.changes ?? null;
+
+/** Jobs whose kept lines and words are older than their record. */
+export const staleJobs = async (most: number): Promise<string[]> =>
+  (await database()("jobs").where({ stale: true }).orderBy("created_at", "desc").limit(most).select("id")).map(
+    (r) => r.id,
+  );
