@@ -42,7 +42,7 @@ test("from the bare hub to the last spoke by keyboard alone, left and resumed; t
       await page.keyboard.press("Enter");
       await step(17);
     }
-    const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await page.keyboard.press("Space");
     await saved;
   }
@@ -87,7 +87,7 @@ test("the check: walked past, two spokes changed over and one missed under are n
     if (spoke === 14) await differs("one hub hole on", "one hub hole on");
     if (spoke === 18) await differs("one hub hole back", "one hub hole back");
     if (spoke === 23) await differs("over for under");
-    const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await page.keyboard.press("Space");
     await saved;
     if (spoke === 9) {

@@ -93,7 +93,7 @@ test("finish: the record answers what it can, eyes the rest; slack stops the sig
   const seen = page.getByRole("button", { name: "seen", exact: true, pressed: false });
   const rows = page.locator("li[data-testid^=finish-]").filter({ has: page.getByRole("img", { name: "open" }) });
   while ((await rows.count()) > 0) {
-    const saved = page.waitForResponse((r) => r.url().includes("/measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await rows.first().getByRole("button", { name: "seen", exact: true }).click();
     await saved;
     await page.waitForTimeout(100);

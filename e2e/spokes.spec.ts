@@ -148,7 +148,7 @@ test("36 hub holes on 32: lengths listed, the empty holes chosen, no hub hole tw
       ? "A"
       : "B";
     if (hole) seen.push(`${side}${hole}`);
-    const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await page.keyboard.press("Space");
     await saved;
   }

@@ -106,7 +106,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.reload();
   await page.getByRole("button", { name: "go on at 6 of 36" }).click();
   for (let i = 5; i < 36; i++) {
-    const saved = page.waitForResponse((r) => r.url().includes("measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await page.keyboard.press("Space");
     await saved;
   }
@@ -153,7 +153,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     .locator("li[data-testid^=finish-]")
     .filter({ has: page.getByRole("img", { name: /open|against it/ }) });
   while ((await open.count()) > 0) {
-    const saved = page.waitForResponse((r) => r.url().includes("/measurements") && r.ok());
+    const saved = page.waitForResponse((r) => r.url().includes("/acts") && r.ok());
     await open
       .first()
       .getByRole("button", { name: /^(seen|accepted)$/ })

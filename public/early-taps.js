@@ -1,6 +1,6 @@
 // A page is drawn before its program has come: a tap or a key in between would be lost without a word. It is kept here
-// and done, in order, when the page says that it is awake (screens/parts/late-letters.tsx). While entries of an earlier
-// page wait to be sent the page is held back and says so (app/globals.css): it will be loaded anew from the record.
+// and done, in order, when the page says that it is awake (screens/parts/kept/query-client.tsx). While entries that an
+// earlier version kept wait to be taken over the page is held back and says so (app/globals.css).
 (() => {
   const page = document.documentElement;
   try {
@@ -23,10 +23,15 @@
   for (const kind of KINDS) addEventListener(kind, keep, true);
   addEventListener(
     "tall-compass-awake",
-    () => {
-      for (const kind of KINDS) removeEventListener(kind, keep, true);
+    async () => {
       delete page.dataset.late;
-      for (const { target, again } of kept) if (target.isConnected) target.dispatchEvent(again);
+      // One after the other, each on what the one before it brought up; what is tapped meanwhile waits behind them.
+      for (let next = kept.shift(); next; next = kept.shift()) {
+        if (next.target.isConnected) next.target.dispatchEvent(next.again);
+        if (next.again.type === "click" || next.again.type === "keydown")
+          await new Promise((done) => setTimeout(done, 30));
+      }
+      for (const kind of KINDS) removeEventListener(kind, keep, true);
     },
     { once: true },
   );

@@ -7,6 +7,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Taking } from "@/core/rounds/taking";
 import { atHoles } from "@/core/runout/at-holes";
 import type { TracePoint } from "@/formats/trace-csv";
+import { KeptNote } from "../parts/kept/kept-note";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 
 use([LineChart, GridComponent, MarkAreaComponent, SVGRenderer]);
@@ -180,7 +181,7 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
   };
   const passed = points.length === 0 ? 0 : Math.round(((points.at(-1)?.angleDeg ?? 0) / 360) * holes);
   return (
-    <div className="fixed inset-0 z-10 flex flex-col bg-paper">
+    <div data-walk className="fixed inset-0 z-10 flex flex-col bg-paper">
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-grid px-4 text-base">
         <span>{job}</span>
         <span data-testid="live-place">
@@ -190,6 +191,7 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
           leave
         </button>
       </header>
+      <KeptNote />
       <div ref={box} className="min-h-0 flex-1" role="img" aria-label="trace of the dials" />
       {message && (
         <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">

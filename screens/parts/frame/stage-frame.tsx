@@ -12,9 +12,12 @@ interface StageFrameProps {
 
 /** The same places in every stage: the stage bar above, the work below; between them what waits to be sent. */
 export const StageFrame = ({ job, current, children }: StageFrameProps) => (
-  <div className="flex h-dvh flex-col">
+  <div className="group/frame flex h-dvh flex-col">
     <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} />
-    <KeptNote jobId={job.jobId} />
+    {/* A walk covers the page and tells it itself. */}
+    <div className="shrink-0 group-has-[[data-walk]]/frame:hidden">
+      <KeptNote jobId={job.jobId} />
+    </div>
     <main className="flex min-h-0 flex-1 flex-col">{children}</main>
   </div>
 );

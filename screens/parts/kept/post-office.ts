@@ -183,7 +183,7 @@ const atOnce = (): void => {
   void sendAll();
 };
 
-/** What earlier pages left goes now, and again whenever there is a chance. @returns when it was first tried */
+/** What earlier pages left goes now, and again whenever there is a chance. @returns when it is shown */
 export const openPostOffice = async (): Promise<void> => {
   await takeOldLetters();
   await lookAgain();
@@ -191,5 +191,5 @@ export const openPostOffice = async (): Promise<void> => {
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "visible" && post.letters.some((l) => !l.refusal)) atOnce();
   });
-  await sendAll();
+  void sendAll();
 };

@@ -15,10 +15,7 @@ export const queryClient = new QueryClient({
 /** ms a page is held back at most for a record that does not answer. */
 const PATIENCE = 4000;
 
-/**
- * What could not be sent before a break goes first; then the page is awake, and what was tapped meanwhile is done
- * (public/early-taps.js).
- */
+/** With what was kept before a break shown the page is awake, and what was tapped meanwhile is done (public/early-taps.js). */
 export const Kept = ({ children }: { children: ReactNode }) => {
   useEffect(() => {
     const wake = () => window.dispatchEvent(new Event("tall-compass-awake"));

@@ -2,6 +2,7 @@
 import { type ReactNode, useEffect, useLayoutEffect } from "react";
 import type { Side } from "@/core/wheel/wheel-file";
 import { usePedal } from "../kept/kept-choice";
+import { KeptNote } from "../kept/kept-note";
 import { SideMark } from "../wheel/side-mark";
 import { useFit } from "./use-fit";
 
@@ -81,7 +82,7 @@ export const Walk = (props: WalkProps) => {
     };
   }, []);
   return (
-    <div className="fixed inset-0 z-10 flex flex-col bg-paper">
+    <div data-walk className="fixed inset-0 z-10 flex flex-col bg-paper">
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-rule px-4 text-base">
         <span className="truncate">{job}</span>
         <span>{place}</span>
@@ -89,6 +90,7 @@ export const Walk = (props: WalkProps) => {
           leave
         </button>
       </header>
+      <KeptNote />
       <div className="flex min-h-0 flex-1 portrait:flex-col">
         <div
           ref={words}

@@ -1,0 +1,133 @@
+import { expect, type Page, test } from "@playwright/test";
+import { DRUM_WHEEL, lettersLeft, newJob, put, sit } from "./at-the-bench";
+
+// What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
+
+const bar = (page: Page) => page.getByLabel("entry");
+/** Reads the stop the walk stands at: so many hundredths, towards the one side or high. */
+const readStop = async (page: Page, typed: string) => {
+  const place = page.locator("header").last();
+  const before = await place.textContent();
+  await bar(page).locator("input").fill(typed);
+  await page.keyboard.press("Enter");
+  await expect(place).not.toHaveText(before ?? "");
+};
+const beginReading = async (page: Page, id: string) => {
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await sit(page);
+  await expect(page.getByTestId("walk-spoke")).toBeVisible();
+  // The offset comes first.
+  await readStop(page, "0");
+};
+interface Stored {
+  readonly rounds: readonly {
+    readonly lateral: readonly (number | null)[];
+    readonly radial: readonly (number | null)[];
+  }[];
+}
+const stored = async (page: Page, id: string): Promise<Stored> =>
+  (await page.request.get(`/api/jobs/${id}/rounds`)).json();
+const read = (line: readonly (number | null)[]) => line.filter((v) => v !== null);
+
+test("a reading taken on one device stands on the other by itself, and what is done there comes back", async ({
+  browser,
+}) => {
+  const one = await (await browser.newContext()).newPage();
+  await one.addInitScript(() => localStorage.setItem("tall-compass-dial", "1/100"));
+  const two = await (await browser.newContext()).newPage();
+  const id = await newJob(one);
+  await put(one, id, DRUM_WHEEL);
+  await beginReading(one, id);
+  await two.goto(`/jobs/${id}/true`);
+  await readStop(one, "22");
+  // Told, not tested: how long depends on what else the machine does.
+  const taken = Date.now();
+  await expect(two.getByText("side 0.22")).toBeVisible();
+  console.log(`\nfrom one device to the other: ${Date.now() - taken} ms`);
+  // Hop at the same place, from the other device, as its own walk goes on where the first one is.
+  await two.evaluate(() => localStorage.setItem("tall-compass-dial", "1/100"));
+  await two.reload();
+  await two.getByRole("button", { name: "go on reading" }).click();
+  await sit(two);
+  await expect(two.getByTestId("walk-spoke")).toHaveText("1");
+  await readStop(two, "7");
+  await one.keyboard.press("Escape");
+  await expect(one.getByText("hop 0.07")).toBeVisible();
+});
+
+test("the record away in the middle of a round: it is read on, over a reload too, and all of it arrives once and in order", async ({
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.addInitScript(() => localStorage.setItem("tall-compass-dial", "1/100"));
+  const other = await (await browser.newContext()).newPage();
+  const id = await newJob(page);
+  await put(page, id, DRUM_WHEEL);
+  await beginReading(page, id);
+  await other.goto(`/jobs/${id}/true`);
+  for (const typed of ["11", "12", "13"]) await readStop(page, typed);
+
+  // The network gone altogether: the page stays, the walk goes on, and says that it waits.
+  await context.setOffline(true);
+  for (const typed of ["14", "15", "16", "17"]) await readStop(page, typed);
+  await expect(page.locator("[data-testid=kept]:visible").first()).toContainText("cannot be reached");
+  await page.getByRole("button", { name: "leave" }).click();
+  await expect(page.getByRole("slider", { name: "the rim laid flat" })).toBeVisible();
+  await expect(page.getByRole("alert").first()).toContainText("kept here");
+  expect((await lettersLeft(page)).length).toBeGreaterThanOrEqual(4);
+
+  // Pages come again, the record does not: loaded anew, what was entered stands and the walk finds its place.
+  await context.route("**/api/**", (route) => route.abort());
+  await context.setOffline(false);
+  await page.reload();
+  await page.getByRole("button", { name: /go on reading/ }).click();
+  await sit(page);
+  await expect(page.getByTestId("walk-spoke")).toHaveText("13");
+  await expect(page.locator("header").last()).toContainText("8 of 20");
+  for (const typed of ["18", "19"]) await readStop(page, typed);
+  // A round is not opened twice because the record has not heard of it.
+  const before = read((await stored(other, id)).rounds[0].lateral).length;
+  expect(before).toBeLessThan(5);
+
+  await context.unroute("**/api/**");
+  await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 30_000 });
+  const { rounds } = await stored(other, id);
+  expect(rounds).toHaveLength(1);
+  expect(read(rounds[0].lateral)).toEqual([0.11, 0.13, 0.15, 0.17, 0.19]);
+  expect(read(rounds[0].radial)).toEqual([0.12, 0.14, 0.16, 0.18]);
+  const list = await (await other.request.get(`/api/jobs/${id}/rounds-list`)).text();
+  const order = list.split("\r\n").flatMap((line) => /^1,(lateral|radial),\d+,([\d.]+)/.exec(line)?.[2] ?? []);
+  expect(order).toEqual(["0.11", "0.12", "0.13", "0.14", "0.15", "0.16", "0.17", "0.18", "0.19"]);
+  // On the other device it stands by itself.
+  await other.getByRole("slider", { name: "the rim laid flat" }).focus();
+  for (let i = 1; i < 17; i++) await other.keyboard.press("ArrowRight");
+  await expect(other.getByText("side 0.19")).toBeVisible();
+});
+
+test("refused when it is sent late it is told, over a reload too, until whoever entered it has seen it", async ({
+  page,
+}) => {
+  const id = await newJob(page);
+  await put(page, id, DRUM_WHEEL);
+  await beginReading(page, id);
+  await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass();
+  await page.route("**/readings", (route) =>
+    route.fulfill({ status: 400, json: { error: { path: "value", message: "0.31 cannot be read here" } } }),
+  );
+  await readStop(page, "31");
+  const note = page.locator("[data-testid=refused]:visible").first();
+  await expect(note).toContainText("Not taken: “31” at 1. 0.31 cannot be read here");
+  await page.unroute("**/readings");
+  await readStop(page, "12");
+  await page.reload();
+  await expect(note).toContainText("Not taken: “31” at 1");
+  // What was refused is no reading: the walk asks for it again.
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await sit(page);
+  await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  await page.locator("button:visible", { hasText: "seen, drop it" }).click();
+  await expect(page.getByTestId("refused")).toHaveCount(0);
+  expect(await lettersLeft(page)).toEqual([]);
+});
