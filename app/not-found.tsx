@@ -1,11 +1,11 @@
-import Link from "next/link";
+import { PageLink } from "@/screens/parts/frame/page-link";
 
 const NotFound = () => (
   <main className="p-8 text-2xl">
     <p className="mb-4">There is no such wheel here.</p>
-    <Link href="/" className="inline-flex min-h-18 items-center border border-ink px-8">
+    <PageLink href="/" className="inline-flex min-h-18 items-center border border-ink px-8">
       All jobs
-    </Link>
+    </PageLink>
   </main>
 );
 export default NotFound;

@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { z } from "zod";
-import { noteSchema } from "@/core/tension/note";
+import { noteSchema } from "@/core/tension/note-input";
 import { adviseSchema } from "@/core/truing/advise-input";
 import { wheelSchema } from "@/core/wheel/wheel-file";
 import { runoutSchema } from "./commands";

@@ -1,7 +1,8 @@
 import { placeSpokes } from "../lacing/placement";
 import { type SpokeKind, spokeKinds } from "../spoke/kinds";
 import { DIMENSIONS } from "../spoke/sensitivity";
-import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+import { mostCrosses } from "../wheel/most-crosses";
+import type { Side, Wheel } from "../wheel/wheel-file";
 
 /** An old spoke of one kind, mm, as long as it would have to be to end at the bottom of the slot. */
 export interface OldSpoke {

@@ -1,5 +1,6 @@
 import { spokeKinds } from "../spoke/kinds";
-import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+import { mostCrosses } from "../wheel/most-crosses";
+import type { Side, Wheel } from "../wheel/wheel-file";
 import { hasSkippedHoles, type PlacedSpoke, placeSpokes } from "./placement";
 import { isInterlaced } from "./steps";
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
+import { mostCrosses } from "../wheel/most-crosses";
 import { wheelFrom } from "../wheel/wheel.test.rig";
-import { mostCrosses, type Wheel } from "../wheel/wheel-file";
+import type { Wheel } from "../wheel/wheel-file";
 import { checkLacing, continueFour, type FaultCode, type SeenSpoke, seenAsPlanned } from "./check";
 import { crossingsOf } from "./crossings";
 import { blockedBecause, firstBlocked, type HubWay, type LacingAct, lacingActs, offeredOrders } from "./orders";

@@ -1,7 +1,8 @@
 import { type Head, hasSkippedHoles, type Lean, type PlacedSpoke, placeSpokes, type Row } from "../lacing/placement";
 import { sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
-import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+import { mostCrosses } from "../wheel/most-crosses";
+import type { Side, Wheel } from "../wheel/wheel-file";
 
 /** All spokes that are alike: one line of what must be ordered. mm, N, degrees. */
 export interface SpokeKind {

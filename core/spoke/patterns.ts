@@ -1,5 +1,6 @@
 import { placeSpokes } from "../lacing/placement";
-import { mostCrosses, type Side, type Wheel } from "../wheel/wheel-file";
+import { mostCrosses } from "../wheel/most-crosses";
+import type { Side, Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
 
 /** What one number of crosses would be on one side of a wheel. mm and degrees. */

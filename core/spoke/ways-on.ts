@@ -1,5 +1,5 @@
+import { mostCrosses } from "../wheel/most-crosses";
 import type { Side, Wheel } from "../wheel/wheel-file";
-import { mostCrosses } from "../wheel/wheel-file";
 import { type SpokeKind, spokeKinds } from "./kinds";
 import { type ThreadParts, type ThreadRoom, threadRoom, washerFor } from "./thread-room";
 

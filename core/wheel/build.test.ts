@@ -8,8 +8,9 @@ import { checkFigure } from "../figures/check-figure";
 import { presets } from "../figures/presets";
 import { spokeKinds } from "../spoke/kinds";
 import { buildFromFigures as buildWheel, measuredSoFar } from "./build";
+import { mostCrosses } from "./most-crosses";
 import { type Progress, stageStates } from "./stages";
-import { mostCrosses, readWheel, type Wheel } from "./wheel-file";
+import { readWheel, type Wheel } from "./wheel-file";
 
 describe("a wheel from figures", () => {
   test("with nothing measured every preset stands in, marked, and makes a wheel that can be laced", () => {

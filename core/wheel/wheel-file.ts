@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { BadInput } from "./bad-input";
+import { mostCrosses } from "./most-crosses";
 import { parseWith } from "./parse-with";
 
 /** Zod's own words, with what was given added: a message must say what came and what would do. */
@@ -130,12 +131,6 @@ export type WheelInput = z.input<typeof wheelSchema>;
 export type Wheel = z.output<typeof wheelSchema>;
 export type Side = "A" | "B";
 export type Flange = Wheel["hub"]["A"];
-
-/** The most crosses a side can have: the spoke would pass the hub's far edge beyond a tangent plus half a hub pitch. */
-export const mostCrosses = (holes: number, erd: number, holeCircle: number): number => {
-  const tangentDeg = (Math.acos(Math.min(1, holeCircle / erd)) * 180) / Math.PI;
-  return Math.floor((tangentDeg + 360 / holes + 1e-9) / (720 / holes));
-};
 
 /**
  * Reads a wheel and checks what no single field can show.

@@ -7,11 +7,11 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
-import Link from "next/link";
 import { useState } from "react";
 import type { Away } from "@/core/planning/bench-day";
 import type { Diary as DiaryData, DiaryJob } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
@@ -65,9 +65,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
           {now && nowJob ? (
             <>
               <span>Now:</span>
-              <Link href={`/jobs/${nowJob.id}/${nowJob.open}`} className="font-bold underline">
+              <PageLink href={`/jobs/${nowJob.id}/${nowJob.open}`} className="font-bold underline">
                 {nowJob.mark}, {STAGE_NAMES[now.stage as Stage] ?? now.stage}
-              </Link>
+              </PageLink>
               <span>
                 {nowJob.machine}, some {Math.round(now.minutes)} minutes
               </span>
@@ -177,9 +177,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
             <ul>
               {diary.rechecks.map((r) => (
                 <li key={`${r.wheelId}${r.on}`}>
-                  <Link href={`/wheels/${r.wheelId}`} className="flex min-h-12 items-center gap-3 underline">
+                  <PageLink href={`/wheels/${r.wheelId}`} className="flex min-h-12 items-center gap-3 underline">
                     <b className="font-mono">{r.mark}</b> {short(new Date(`${r.on}T12:00:00Z`))}
-                  </Link>
+                  </PageLink>
                 </li>
               ))}
             </ul>
@@ -241,9 +241,9 @@ const Row = ({ job, ready, slow, late, lateIfSlow }: RowProps) => {
           <path d="M2 5h16M2 12h16M2 19h16" stroke="currentColor" strokeWidth="2" />
         </svg>
       </button>
-      <Link href={`/jobs/${job.id}/${job.open}`} className="font-mono text-xl font-bold underline">
+      <PageLink href={`/jobs/${job.id}/${job.open}`} className="font-mono text-xl font-bold underline">
         {job.mark}
-      </Link>
+      </PageLink>
       <span className="min-w-0">
         <span className="block truncate text-lg">{job.machine}</span>
         <span className="block truncate text-base">

@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { useCallback } from "react";
 import type { ShopFigures } from "@/core/shop/shop-figures";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { Chart, type Inks } from "./chart";
 
@@ -87,9 +87,9 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
           </b>{" "}
           taken in, <b className="font-mono">{now.handedBack}</b> handed back,{" "}
           <b className="font-mono">{now.cameBack}</b> came back.{" "}
-          <Link href="/diary" className="text-lg underline">
+          <PageLink href="/diary" className="text-lg underline">
             what is on the bench now
-          </Link>
+          </PageLink>
         </p>
         <div className="grid grid-cols-2 gap-x-8 gap-y-4 portrait:grid-cols-1">
           <section>
@@ -147,9 +147,9 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
             {back.length === 0 && <p className="py-2">None within a year of leaving.</p>}
             {back.slice(0, 20).map((b) => (
               <p key={b.jobId} className="border-b border-grid py-2" data-testid="came-back">
-                <Link href={`/wheels/${b.wheelId}`} className="font-mono underline">
+                <PageLink href={`/wheels/${b.wheelId}`} className="font-mono underline">
                   {b.mark}
-                </Link>{" "}
+                </PageLink>{" "}
                 left {b.left}, back {b.cameBack}: <b className="font-mono">{b.days}</b> days; {named(b.kind)}
               </p>
             ))}

@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { finishAnswers } from "@/core/acts/acts-come-to";
 import { type FinishLine, notFinished } from "@/core/finish/finish";
 import type { Sheet } from "@/core/sheet/sheet";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { LedgerPanel } from "../parts/bench/ledger-panel";
 import { StageFrame } from "../parts/frame/stage-frame";
@@ -101,12 +101,12 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
         />
       ) : (
         <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
-          <Link
+          <PageLink
             href={`/wheels/${wheelId}`}
             className="flex flex-1 items-center justify-center border-r border-rule text-xl"
           >
             this wheel's history
-          </Link>
+          </PageLink>
           <a
             href={`/api/jobs/${jobId}/sheet`}
             target="_blank"

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 
 interface CustomerPageProps {
@@ -23,7 +23,7 @@ export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => 
       <ul>
         {wheels.map((w) => (
           <li key={w.id}>
-            <Link
+            <PageLink
               href={`/wheels/${w.id}`}
               className="grid min-h-16 grid-cols-[7rem_minmax(0,1fr)_12rem] items-center gap-4 border-b border-grid px-4 text-lg"
             >
@@ -36,7 +36,7 @@ export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => 
                 {w.visits} {w.visits === 1 ? "visit" : "visits"}
                 {w.last ? `, ${w.last}` : ""}
               </span>
-            </Link>
+            </PageLink>
           </li>
         ))}
       </ul>

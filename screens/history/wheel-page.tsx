@@ -1,9 +1,9 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { settledBetween } from "@/core/truing/knowing/settled";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { saidOf } from "../parts/kept/sent";
 import { send } from "../parts/kept/use-enter";
@@ -34,9 +34,9 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
       <main className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
         <p className="text-xl">
           {history.machine},{" "}
-          <Link href={`/customers/${history.customerId}`} className="underline">
+          <PageLink href={`/customers/${history.customerId}`} className="underline">
             {history.customer || "no name"}
-          </Link>
+          </PageLink>
         </p>
         <p className="pb-2 text-base">
           {visits.length} {visits.length === 1 ? "visit" : "visits"}. The code on its sheet opens this page, on the
@@ -48,9 +48,9 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
               <b>{v.opened}</b>
               <span>{v.kind.replace("-", " ")}</span>
               <span className="text-lg">{v.wanted}</span>
-              <Link href={`/jobs/${v.jobId}/hand-back`} className="text-lg underline">
+              <PageLink href={`/jobs/${v.jobId}/hand-back`} className="text-lg underline">
                 sheet
-              </Link>
+              </PageLink>
               <a href={`/api/jobs/${v.jobId}/archive`} className="text-lg underline">
                 everything as one file
               </a>

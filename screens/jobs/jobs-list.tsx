@@ -1,6 +1,6 @@
-import Link from "next/link";
 import type { JobRow } from "@/core/planning/job-row";
 import { STAGE_NAMES } from "@/core/wheel/stages";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { StateMark } from "../parts/frame/stage-bar";
 import { NewJob } from "./new-job";
@@ -12,7 +12,7 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
   const next = job.stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed");
   return (
     <li>
-      <Link
+      <PageLink
         href={`/jobs/${job.id}/${job.open}`}
         className="grid min-h-21 grid-cols-[6rem_minmax(0,1fr)_minmax(0,1.35fr)_10rem] items-center gap-4 border-b border-grid px-4 py-2 portrait:grid-cols-[5rem_minmax(0,1fr)_9rem]"
       >
@@ -45,7 +45,7 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
           <span className="block text-2xl">{job.promised ? day(job.promised) : learning ? "" : "no day given"}</span>
           {job.waitingFor && job.waitingSince && <span className="block text-base">since {day(job.waitingSince)}</span>}
         </span>
-      </Link>
+      </PageLink>
     </li>
   );
 };

@@ -1,8 +1,8 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom, washerFor } from "@/core/spoke/thread-room";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { saidOf } from "../parts/kept/sent";
 import { useEnter } from "../parts/kept/use-enter";
 
@@ -83,9 +83,9 @@ export const FromStock = ({ jobId, plan, stock }: { jobId: string; plan: SpokePl
         );
       })}
       {message && <p role="status">{message}</p>}
-      <Link href="/stock" className="inline-flex min-h-12 items-center underline">
+      <PageLink href="/stock" className="inline-flex min-h-12 items-center underline">
         all of the stock
-      </Link>
+      </PageLink>
     </section>
   );
 };

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { askedOf } from "@/core/figures/asked";
 import type { Figure } from "@/core/figures/figure";
@@ -15,6 +14,7 @@ import type { StaleOrder } from "@/core/spoke/stale-order";
 import type { WayOn } from "@/core/spoke/ways-on";
 import { withSideNames } from "@/core/truing/saying/explain";
 import type { Wheel } from "@/core/wheel/wheel-file";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { FigureRow } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Doubt } from "../parts/bench/ledger-panel";
@@ -142,12 +142,12 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
             {problem && (
               <div className="p-4 text-2xl">
                 <Doubt>{withSideNames(problem.message, names)}</Doubt>
-                <Link
+                <PageLink
                   href={`/jobs/${jobId}/measure`}
                   className="mt-4 inline-flex min-h-14 items-center border border-ink px-5 text-xl"
                 >
                   Mend it in Measure
-                </Link>
+                </PageLink>
               </div>
             )}
             {wheel && plan && tab === "lengths" && (

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { BadInput } from "@/core/wheel/bad-input";
 import { type WheelChange, wheelChanges } from "@/core/wheel/wheel-changes";
-import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
+import type { Wheel } from "@/core/wheel/wheel-file";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
 import { saidOf } from "../parts/kept/sent";
@@ -25,13 +25,16 @@ interface TakeLengthsProps {
   readonly onSay: (message: string | null) => void;
 }
 
-/** The wheel as far as its figures make one. */
-const asWheel = (held: unknown): Wheel | null => {
+/** What a wheel file changes about the wheel held; the reader of such files comes with the first that is opened. */
+const changesBy = async (held: unknown, document: unknown) => {
+  const { readWheel } = await import("@/core/wheel/wheel-file");
+  let before: Wheel | null = null;
   try {
-    return readWheel(held);
+    before = readWheel(held);
   } catch {
-    return null;
+    // The figures make no wheel yet: all of the file is new.
   }
+  return wheelChanges(before, readWheel(document));
 };
 
 /** Takes the lengths as they are worked out, or a wheel from a file in their place. */
@@ -51,7 +54,7 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
     }
     try {
       const held = await getJson<unknown>(`/api/jobs/${jobId}/wheel-file`);
-      setOffered({ name: file.name, document, changes: wheelChanges(asWheel(held), readWheel(document)) });
+      setOffered({ name: file.name, document, changes: await changesBy(held, document) });
       onSay(null);
     } catch (error) {
       setOffered(null);

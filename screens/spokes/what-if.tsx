@@ -7,7 +7,8 @@ import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitiv
 import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom } from "@/core/spoke/thread-room";
 import { withSideNames } from "@/core/truing/saying/explain";
-import { mostCrosses, type Wheel } from "@/core/wheel/wheel-file";
+import { mostCrosses } from "@/core/wheel/most-crosses";
+import type { Wheel } from "@/core/wheel/wheel-file";
 import { Doubt } from "../parts/bench/ledger-panel";
 import { SideMark } from "../parts/wheel/side-mark";
 import { NippleDrawing } from "./nipple-drawing";

@@ -1,5 +1,5 @@
 import { answer, readBody } from "@/app/api/answer";
-import { gaugeTableSchema } from "@/core/tension/gauge-table";
+import { gaugeTableSchema } from "@/core/tension/gauge-table-input";
 import { listGaugeTables, saveGaugeTable } from "@/store/gauge-tables";
 
 export const GET = () => answer(listGaugeTables);

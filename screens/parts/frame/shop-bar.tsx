@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { PageLink } from "@/screens/parts/frame/page-link";
 import { KeptNote } from "../kept/kept-note";
 import { FindBox } from "./find-box";
 
@@ -25,14 +25,14 @@ export const ShopBar = ({ current, title }: { current: string; title: string }) 
       </h1>
       <nav aria-label="places" className="ml-auto flex items-stretch">
         {PLACES.map((p) => (
-          <Link
+          <PageLink
             key={p.href}
             href={p.href}
             aria-current={p.href === current ? "page" : undefined}
             className={`flex min-w-20 items-center justify-center border-b-4 px-3 text-lg ${p.href === current ? "border-ink font-bold" : "border-transparent"}`}
           >
             {p.label}
-          </Link>
+          </PageLink>
         ))}
       </nav>
       <FindBox />

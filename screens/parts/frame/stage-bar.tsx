@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
+import { PageLink } from "@/screens/parts/frame/page-link";
 
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
 export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
@@ -50,7 +50,7 @@ export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps)
       aria-label="order of work"
       className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
     >
-      <Link
+      <PageLink
         href="/"
         className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
         aria-label="all jobs"
@@ -59,11 +59,11 @@ export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps)
           <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
         </svg>
         <span className="truncate">{job}</span>
-      </Link>
+      </PageLink>
       <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">
         {stages.map(({ stage, state }) => (
           <li key={stage} className="flex min-w-0 flex-1">
-            <Link
+            <PageLink
               href={`/jobs/${jobId}/${stage}`}
               aria-current={stage === current ? "step" : undefined}
               className={`flex min-w-0 flex-1 items-center justify-center gap-2 border-b-4 px-1 ${stage === current ? "border-ink font-bold" : "border-transparent"}`}
@@ -71,7 +71,7 @@ export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps)
               <StateMark state={state} />
               <span className="truncate">{STAGE_NAMES[stage]}</span>
               <span className="sr-only">, {WORDS[state]}</span>
-            </Link>
+            </PageLink>
           </li>
         ))}
         {others.length > 0 && (
@@ -84,12 +84,12 @@ export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps)
                 <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
                   {others.map((stage) => (
                     <DropdownMenu.Item key={stage} asChild>
-                      <Link
+                      <PageLink
                         href={`/jobs/${jobId}/${stage}`}
                         className="flex min-h-14 min-w-48 items-center border-b border-grid px-4 text-lg outline-offset-[-4px] last:border-b-0"
                       >
                         {STAGE_NAMES[stage]}
-                      </Link>
+                      </PageLink>
                     </DropdownMenu.Item>
                   ))}
                 </DropdownMenu.Content>

@@ -1,4 +1,3 @@
-import { actOf } from "@/core/acts/old-entries";
 import { addLetter } from "./letters";
 
 const KEY = "tall-compass-outbox";
@@ -12,6 +11,7 @@ export const takeOldLetters = async (): Promise<void> => {
     return;
   }
   if (!Array.isArray(old) || old.length === 0) return;
+  const { actOf } = await import("@/core/acts/old-entries");
   for (const { url, body } of old) {
     if (typeof url !== "string" || !body) continue;
     const jobId = /\/api\/jobs\/([^/]+)\//.exec(url)?.[1] ?? null;
