@@ -1,8 +1,9 @@
 import type { Taken } from "@/core/measurement/taken";
 import { firstTensions, lastTensions, runOutRounds } from "@/core/rounds/counting-rounds";
+import type { RunOutLine } from "@/core/rounds/inside-tolerance";
+import { besideWords, lineTotal } from "@/core/rounds/line-total";
 import type { Round } from "@/core/rounds/round";
 import { turnsMade } from "@/core/rounds/turn";
-import { totalBesideSeam } from "@/core/runout/beside-seam";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { jobsOfWheel } from "@/store/jobs";
 import { latestSheet } from "@/store/sheets";
@@ -19,9 +20,11 @@ const visitOf = (record: BenchRecord, opened: string, signedBy: string | null): 
   const { job, taken, rounds, read } = record;
   const counting = runOutRounds(read);
   const lines = (round: Round | undefined) => {
-    const { lateral = [], radial = [] } = round ? read.readings(round) : {};
-    const tir = (x: readonly (number | null)[]) => totalBesideSeam(x)?.beside.toFixed(2) ?? "–";
-    return { lateral, radial, tir: round ? `${tir(lateral)}, ${tir(radial)}` : "" };
+    if (!round) return { lateral: [], radial: [], tir: "" };
+    const readings = read.readings(round);
+    const { lateral, radial } = readings;
+    const tir = (what: RunOutLine) => besideWords(lineTotal(readings, what)) ?? "–";
+    return { lateral, radial, tir: `${tir("lateral")}, ${tir("radial")}` };
   };
   return {
     jobId: job.id,

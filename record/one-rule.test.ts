@@ -95,10 +95,14 @@ describe("inside the tolerance", () => {
   });
   test("half a wheel read is no wheel read; half a wheel out of true is out of true", async () => {
     const half = await wheelJob("OR-3");
-    await round(half.id, ["lateral", "radial"], TENTH, 17);
+    const roundId = await round(half.id, ["lateral", "radial"], TENTH, 17);
     const now = await said(half.id);
     expect([now.stage, now.finish?.state]).toEqual(["next", "ask"]);
     expect(now.finish?.text).toMatch(/side to side and hop not read all round/);
+    // The advice does not call it done, and no total goes out without its few places.
+    expect((await adviseRound(half.id, roundId)).verdict).not.toBe("done");
+    expect(now.sheet.slice(0, 2)).toEqual(["0.10 mm at 17 places", "0.10 mm at 17 places"]);
+    expect(now.left).toBe("0.10 at 17 places, 0.10 at 17 places");
     await round(half.id, ["lateral", "radial"], (s) => 12 * TENTH(s), 20);
     expect((await said(half.id)).finish?.state).toBe("against");
   });

@@ -4,9 +4,8 @@ import { type FinishAnswer, finishNotes, replacedKey } from "@/core/finish/finis
 import { placeSpokes } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
 import { lastTensions, readingsNow, runOutRounds } from "@/core/rounds/counting-rounds";
-import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
-import { totalBesideSeam } from "@/core/runout/beside-seam";
-import { totalReading } from "@/core/runout/runout";
+import { lineTotal, totalWords } from "@/core/rounds/line-total";
+import type { RoundReadings } from "@/core/rounds/round-readings";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import type { Settings } from "@/core/shop/settings";
 import { sideTensions } from "@/core/tension/balance";
@@ -47,15 +46,8 @@ const replacedParts = (
   return [...whole, ...seen.filter((part) => part !== "spokes" || whole.length === 0)];
 };
 
-type RunOutLine = "lateral" | "radial";
-const total = (readings: RoundReadings | null, what: RunOutLine): number | null =>
-  readings && placesRead(readings[what]) > 0 ? totalReading(readings[what]) : null;
-
-/** Beside a weld, and over it. */
-const besideWeld = (readings: RoundReadings | null, what: RunOutLine): string => {
-  const read = readings ? totalBesideSeam(readings[what]) : null;
-  return read?.weld ? `${mm(read.beside)}, over the weld ${read.whole.toFixed(2)}` : mm(total(readings, what));
-};
+const total = (readings: RoundReadings | null, what: "lateral" | "radial"): string =>
+  totalWords(lineTotal(readings, what), " mm") ?? NOT_READ;
 
 const tensionWords = (tension: readonly (number | null)[]): string => {
   const read = tension.filter((t) => t !== null);
@@ -70,18 +62,19 @@ const sheetLines = ({ read, taken }: JobRecord, names: Names): SheetLine[] => {
   const first = counting.length > 1 ? read.readings(counting[0]) : null;
   const now = readingsNow(read);
   const figure = (name: string) => taken[name]?.value ?? null;
+  const told = (name: string) => (figure(name) === null ? null : mm(figure(name)));
   const offset = { found: figure("offset.found"), now: now?.offset ?? null };
   const drum = taken["drum.before"] || taken["drum.after"];
   return [
     {
       label: "Side to side, total reading",
-      found: mm(figure("found.lateral") ?? total(first, "lateral")),
-      returned: besideWeld(now, "lateral"),
+      found: told("found.lateral") ?? total(first, "lateral"),
+      returned: total(now, "lateral"),
     },
     {
       label: "Hop, total reading",
-      found: mm(figure("found.radial") ?? total(first, "radial")),
-      returned: besideWeld(now, "radial"),
+      found: told("found.radial") ?? total(first, "radial"),
+      returned: total(now, "radial"),
     },
     {
       label: "Offset",
@@ -165,8 +158,8 @@ export const jobSheet = (
     figures: sheetFigures(taken, names),
     rounds: runOutRounds(read).map((r) => ({
       number: r.number,
-      lateral: besideWeld(read.readings(r), "lateral"),
-      hop: besideWeld(read.readings(r), "radial"),
+      lateral: total(read.readings(r), "lateral"),
+      hop: total(read.readings(r), "radial"),
       turned: new Set(r.turns.filter((t) => t.turns !== 0).map((t) => t.spoke)).size,
     })),
     recheck: job.recheckOn ?? (shop.recheckDays > 0 ? dayAfter(today, shop.recheckDays) : null),

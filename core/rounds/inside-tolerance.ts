@@ -3,6 +3,8 @@ import type { Readings } from "../runout/runout";
 import type { Tolerance } from "../runout/tolerance";
 import type { RoundReadings } from "./round-readings";
 
+export type RunOutLine = "lateral" | "radial";
+
 /** Run-out and offset held against a tolerance; mm. */
 export interface RunOut {
   readonly lateral: number;
@@ -32,16 +34,20 @@ export const ENOUGH_PLACES = 8;
  */
 export const isWholeTurn = (line: Readings): boolean => {
   const at = line.flatMap((v, i) => (v === null ? [] : [i]));
-  if (at.length < Math.min(ENOUGH_PLACES, Math.ceil(line.length / 4))) return false;
+  if (at.length === 0 || at.length < Math.min(ENOUGH_PLACES, Math.ceil(line.length / 4))) return false;
   const widest = Math.max(...at.map((place, k) => (at[(k + 1) % at.length] - place + line.length) % line.length));
   return widest <= Math.ceil(line.length / 4);
 };
+
+/** Whether what was read of a line speaks for the whole wheel: read all round, or its highest and lowest place told. */
+export const readWhole = (readings: Pick<RoundReadings, RunOutLine | "highLow"> | null, what: RunOutLine): boolean =>
+  (readings?.highLow?.includes(what) ?? false) || isWholeTurn(readings?.[what] ?? []);
 
 /** How a wheel stands against its tolerance; unread says what is missing. */
 export interface Standing {
   readonly state: "inside" | "outside" | "unread";
   /** What was not read round the whole wheel. */
-  readonly missing: readonly ("lateral" | "radial")[];
+  readonly missing: readonly RunOutLine[];
   /** Total readings as far as they were read, the weld told apart; null with fewer than two places. */
   readonly lateral: Total | null;
   readonly radial: Total | null;
@@ -58,9 +64,7 @@ export const standingOf = (
 ): Standing => {
   const total = { lateral: totalBesideSeam(readings?.lateral ?? []), radial: totalBesideSeam(readings?.radial ?? []) };
   const offset = readings?.offset ?? null;
-  const missing = (["lateral", "radial"] as const).filter(
-    (what) => !readings || !(readings.highLow?.includes(what) || isWholeTurn(readings[what])),
-  );
+  const missing = (["lateral", "radial"] as const).filter((what) => !readWhole(readings, what));
   const inside = isInside(
     { lateral: total.lateral?.beside ?? 0, radial: total.radial?.beside ?? 0, offset },
     tolerance,

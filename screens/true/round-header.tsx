@@ -1,5 +1,4 @@
-import { totalBesideSeam } from "@/core/runout/beside-seam";
-import { totalReading } from "@/core/runout/runout";
+import { totalWords } from "@/core/rounds/line-total";
 import type { Advice } from "@/core/truing/saying/advice";
 import { stretchWords } from "@/core/truing/saying/explain";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
@@ -37,7 +36,6 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
 /** One line: where the wheel is, what to do, what it should become. */
 export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProps) => {
-  const weld = round ? totalBesideSeam(round.radial) : null;
   return (
     <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap">
       {round ? (
@@ -48,19 +46,14 @@ export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProp
           <span>
             side to side{" "}
             <b className="font-mono" data-testid="tir-lateral">
-              {mm(totalReading(round.lateral))}
+              {totalWords(round.total.lateral) ?? "–"}
             </b>
           </span>
           <span>
             hop{" "}
             <b className="font-mono" data-testid="tir-radial">
-              {mm(totalReading(round.radial))}
+              {totalWords(round.total.radial) ?? "–"}
             </b>
-            {weld?.weld && (
-              <>
-                , less the weld <b className="font-mono">{mm(weld.beside)}</b>
-              </>
-            )}
           </span>
           <span>
             offset <b className="font-mono">{mm(round.offset)}</b>

@@ -1,3 +1,5 @@
+import type { RunOutLine } from "@/core/rounds/inside-tolerance";
+import { type LineTotal, lineTotal } from "@/core/rounds/line-total";
 import type { ReadRounds } from "@/core/rounds/read-rounds";
 import { lastAt, type Round } from "@/core/rounds/round";
 import { farEdge } from "@/core/rounds/round-readings";
@@ -14,6 +16,8 @@ export interface RoundView {
   /** Side to side on the other edge, where both are read. */
   readonly farEdge: OverHoles;
   readonly radial: OverHoles;
+  /** What the two lines come to, as every screen shows it. */
+  readonly total: Readonly<Record<RunOutLine, LineTotal>>;
   readonly tension: OverHoles;
   readonly offset: number | null;
   readonly turns: readonly number[];
@@ -28,13 +32,15 @@ export interface RoundView {
 }
 
 const viewOf = (round: Round, read: ReadRounds): RoundView => {
-  const { lateral, radial, tension = [], offset = null } = read.readings(round);
+  const readings = read.readings(round);
+  const { lateral, radial, tension = [], offset = null } = readings;
   return {
     id: round.id,
     number: round.number,
     lateral,
     farEdge: farEdge(round, read.holes),
     radial,
+    total: { lateral: lineTotal(readings, "lateral"), radial: lineTotal(readings, "radial") },
     tension,
     offset,
     turns: turnsMade(round, read.holes),

@@ -1,6 +1,5 @@
 "use client";
-import { totalBesideSeam } from "@/core/runout/beside-seam";
-import { totalReading } from "@/core/runout/runout";
+import { besideWords } from "@/core/rounds/line-total";
 import type { Settled } from "@/core/truing/knowing/settled";
 import { turnsText } from "@/core/truing/saying/explain";
 import { ListImport } from "../parts/lists/list-import";
@@ -25,10 +24,8 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 /** Every round: what was read, what was turned, what it should have become, and what it became. */
 export const RoundsList = (props: RoundsListProps) => {
   const { rounds, comparedWith, onCompare, stuck, slipped } = props;
-  const tir = (r: RoundView, what: "lateral" | "radial") =>
-    r[what].filter((v) => v !== null).length < 2 ? null : totalReading(r[what]);
-  // What was forecast leaves the weld out; so must what became of it.
-  const beside = (r: RoundView, what: "lateral" | "radial") => totalBesideSeam(r[what])?.beside ?? null;
+  const becameOf = ({ total }: RoundView) =>
+    [total.lateral, total.radial].map((line) => mm(line.total?.beside ?? null)).join(", ");
   const last = rounds.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -67,9 +64,9 @@ export const RoundsList = (props: RoundsListProps) => {
                 return (
                   <tr key={r.id} className="border-b border-grid" data-testid="round-row">
                     <td className="py-2 font-mono">{r.number}</td>
-                    <td className="text-right font-mono">{r.lateral.filter((v) => v !== null).length}</td>
-                    <td className="text-right font-mono">{mm(tir(r, "lateral"))}</td>
-                    <td className="text-right font-mono">{mm(tir(r, "radial"))}</td>
+                    <td className="text-right font-mono">{r.total.lateral.places}</td>
+                    <td className="text-right font-mono">{besideWords(r.total.lateral) ?? "–"}</td>
+                    <td className="text-right font-mono">{besideWords(r.total.radial) ?? "–"}</td>
                     <td className="text-right font-mono">{mm(r.offset)}</td>
                     <td className="text-right">
                       <span className="font-mono">{turned}</span>
@@ -83,9 +80,7 @@ export const RoundsList = (props: RoundsListProps) => {
                         ? `${mm(r.advice.forecast.lateralTir)}, ${mm(r.advice.forecast.radialTir)}`
                         : "–"}
                     </td>
-                    <td className="text-right font-mono">
-                      {next && turned > 0 ? `${mm(beside(next, "lateral"))}, ${mm(beside(next, "radial"))}` : "–"}
-                    </td>
+                    <td className="text-right font-mono">{next && turned > 0 ? becameOf(next) : "–"}</td>
                     <td className="text-right">
                       {r !== last && (
                         <button

@@ -1,5 +1,5 @@
 import type { WheelGeometry } from "../../mechanics/elastic-wheel";
-import { isInside } from "../../rounds/inside-tolerance";
+import { isInside, readWhole } from "../../rounds/inside-tolerance";
 import { meanReading, type Readings, totalReading } from "../../runout/runout";
 import { spreadOf } from "../../tension/spread";
 import type { AdviseInput } from "../advise-input";
@@ -69,7 +69,8 @@ export const judge = (wheel: Judged): Judgement => {
 
   // As it stands.
   const read = (line: Readings | undefined) => (line ?? []).filter((r) => r !== null).length;
-  const complete = read(readings.lateral) >= 3 && read(readings.radial) >= 3;
+  const whole = readWhole(readings, "lateral") && readWhole(readings, "radial");
+  const complete = whole || (read(readings.lateral) >= 3 && read(readings.radial) >= 3);
   const gauged = read(readings.tension) >= n / 2;
   const near = gauged ? NEAR.read : input.tight === undefined ? Number.POSITIVE_INFINITY : NEAR.told;
   const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
@@ -80,7 +81,7 @@ export const judge = (wheel: Judged): Judgement => {
     lateralTir: Math.min(totalReading(unmasked(readings.lateral, state.lateral.masked)), now.lateralTir),
     radialTir: Math.min(totalReading(unmasked(readings.radial, state.radial.masked)), now.radialTir),
   };
-  const done = complete && inside(asRead, readings.offset ?? null) && tightEnough && even;
+  const done = whole && inside(asRead, readings.offset ?? null) && tightEnough && even;
   const settles = inside(released) && !inside(now) && tightEnough;
 
   // As it could be. Nothing out of reach is asked for while tension is still being brought up.
