@@ -136,3 +136,7 @@ export const lettersLeft = (page: Page): Promise<unknown[]> =>
         };
       }),
   );
+
+/** Waits until the record holds all that was entered on this page: a walk goes on before its letter is there. */
+export const allSent = (page: Page): Promise<void> =>
+  expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 15_000 });

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { DRUM_WHEEL, lettersLeft, newJob, put, sit } from "./at-the-bench";
+import { allSent, DRUM_WHEEL, lettersLeft, newJob, put, sit } from "./at-the-bench";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
 
@@ -112,7 +112,7 @@ test("refused when it is sent late it is told, over a reload too, until whoever 
   const id = await newJob(page);
   await put(page, id, DRUM_WHEEL);
   await beginReading(page, id);
-  await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass();
+  await allSent(page);
   await page.route("**/readings", (route) =>
     route.fulfill({ status: 400, json: { error: { path: "value", message: "0.31 cannot be read here" } } }),
   );

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { onTheStand, turnTo } from "./at-the-bench";
+import { allSent, onTheStand, turnTo } from "./at-the-bench";
 
 test("forty spokes by ear on the practice wheel; calibrated, the map is within 5 % of the truth", async ({ page }) => {
   test.slow();
@@ -41,6 +41,7 @@ test("forty spokes by ear on the practice wheel; calibrated, the map is within 5
   await page.getByLabel("entry").locator("input").fill(stand.truePull(1).toFixed(0));
   await page.getByLabel("entry").getByRole("button", { name: "take", exact: true }).click();
   await expect(page.getByTestId("picked")).toContainText(/\d N/);
+  await allSent(page);
   const answer = await (await page.request.get(`/api/jobs/${id}/tensions`)).json();
   const round = answer.round as string;
   for (const spoke of [2, 3, 4, 9, 10, 11, 12, 21, 22, 23, 24])
@@ -155,6 +156,7 @@ test("a gauge's table: entered, hung with a weight, read from files that are wro
   await page.waitForTimeout(300);
   await page.keyboard.press("Enter");
   await expect(page.getByTestId("walk-spoke")).toHaveText("3");
+  await allSent(page);
   const { tensions } = await (await page.request.get(`/api/jobs/${id}/tensions`)).json();
   expect(tensions[0].tension).toBeCloseTo(160.5 * 9.80665, 3);
   expect(tensions[1]).toMatchObject({ tension: null });
@@ -207,6 +209,7 @@ test("rounds from threads just covered: turned on the practice wheel, de-stresse
   }
   await page.getByRole("button", { name: "de-stressed" }).click();
   await expect(page.getByText("De-stressed: read again")).toBeVisible();
+  await allSent(page);
   const after = await (await page.request.get(`/api/jobs/${id}/practice/pluck?spoke=5`)).body();
   expect(Buffer.compare(before, after)).not.toBe(0);
   await turnTo(page, "How tight");

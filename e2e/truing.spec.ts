@@ -1,11 +1,13 @@
 import { expect, type Page, test } from "@playwright/test";
 import { totalReading } from "@/core/runout/runout";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { asks, onTheStand, put, sit, turnTo } from "./at-the-bench";
+import { allSent, asks, onTheStand, put, sit, turnTo } from "./at-the-bench";
 
 const all = [...Array(40).keys()].map((i) => i + 1);
 const roundsOf = (page: Page, id: string) =>
-  page.request.get(`/api/jobs/${id}/rounds`).then(async (r) => (await r.json()) as RoundsAnswer);
+  allSent(page)
+    .then(() => page.request.get(`/api/jobs/${id}/rounds`))
+    .then(async (r) => (await r.json()) as RoundsAnswer);
 interface RoundsAnswer {
   readonly rounds: readonly {
     readonly lateral: readonly (number | null)[];

@@ -6,8 +6,6 @@ import type { StagedRound } from "@/core/tension/staging";
 import { turnsText } from "@/core/truing/saying/explain";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
-import { changeRecord } from "../parts/kept/change-record";
-import { saidOf } from "../parts/kept/sent";
 import { useBench } from "../parts/kept/use-bench";
 import { lookAgain } from "../parts/kept/use-enter";
 import { EvenView, kindName } from "./even-view";
@@ -16,8 +14,9 @@ import { LoadView } from "./load-view";
 import { ReadView } from "./read-view";
 import { RoundsView } from "./rounds-view";
 import { TargetView } from "./target-view";
-import { TensionWalk, type Walking } from "./tension-walk";
+import { TensionWalk } from "./tension-walk";
 import { type TensionOnPage, useTension, useTensionActs } from "./use-tension";
+import { useTensionWalks } from "./use-tension-walks";
 
 const TABS = [
   { key: "read", label: "Read" },
@@ -53,51 +52,41 @@ const calibrationNotes = (
       : `${kindName(k, names)}: ${message ?? "not calibrated"}.`;
   });
 
+const nextRoundWords = ([next]: readonly StagedRound[], names: TensionOnPage["names"]): string =>
+  next
+    ? `Next round: ${names.A} ${turnsText(next.turns.A)}, ${names.B} ${turnsText(next.turns.B)} turns.`
+    : "Up to tension by what was read.";
+
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
 export const Tension = ({ job }: { job: TensionOnPage }) => {
   const { jobId, names, wheel, tolerance, tables, duty } = job;
   const bench = useBench(job);
   const now = useTension(job);
-  const { spokes, kinds, rounds, current, open, shown, tensions, wanted, means, plan } = now;
+  const { spokes, kinds, rounds, current, shown, tensions, wanted, means, plan } = now;
   const acts = useTensionActs(jobId, spokes.length, current);
   const [tab, setTab] = useState<Tab>("read");
-  const [walking, setWalking] = useState<Walking | null>(null);
   const [picked, setPicked] = useState(1);
   const [tableId, setTableId] = useState<string | null>(tables[0]?.id ?? null);
-  const [mounted, setMounted] = useState(false);
-  const practice = job.practice || mounted;
   const table = tables.find((t) => t.id === tableId) ?? null;
-  const begin = async (way: Walking) => {
-    if (way === "gauge" && (table === null || table.points.length < 2)) return setTab("gauges");
-    acts.setMessage(null);
-    if (!open && !(await acts.openRound(null))) return;
-    setWalking(way);
-  };
-  const turnRound = async (staged: StagedRound) => {
-    const turns = spokes.map((s) => staged.turns[s.flange]);
-    if (await acts.openRound({ part: staged.part, turns })) setWalking("turn");
-  };
-  const mount = async () => {
-    const seed = 1 + (Date.now() % 9973);
-    const sent = await changeRecord(`/api/jobs/${jobId}/practice`, { seed, start: "fresh" });
-    acts.setMessage(saidOf(sent));
-    if (sent.state === "taken") setMounted(true);
-  };
-  if (walking)
+  const walks = useTensionWalks({ job, now, acts, table, onNoTable: () => setTab("gauges") });
+  const { practice } = walks;
+  if (walks.walking)
     return (
       <TensionWalk
-        walking={walking}
+        walking={walks.walking}
         job={job}
         now={now}
         acts={acts}
         table={table}
         practice={practice}
-        onEnd={() => {
-          setWalking(null);
-          lookAgain(jobId);
-        }}
+        onEnd={walks.end}
       />
     );
+  const open = (to: Tab, tap: { readonly close: () => void }) => {
+    tap.close();
+    acts.setMessage(null);
+    setTab(to);
+  };
   const half = current?.plan && current.walked.length < spokes.length;
   return (
     <FiguresBench
@@ -109,25 +98,10 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}
       notes={[A_NOTE, ...calibrationNotes(now, names)]}
-      after={
-        <p className="mb-3">
-          {plan[0]
-            ? `Next round: ${names.A} ${turnsText(plan[0].turns.A)}, ${names.B} ${turnsText(plan[0].turns.B)} turns.`
-            : "Up to tension by what was read."}
-        </p>
-      }
+      after={<p className="mb-3">{nextRoundWords(plan, names)}</p>}
       drawing={(tap) => (
         <>
-          <Tabs
-            tabs={TABS}
-            current={tab}
-            pages
-            onChange={(to) => {
-              tap.close();
-              acts.setMessage(null);
-              setTab(to);
-            }}
-          />
+          <Tabs tabs={TABS} current={tab} pages onChange={(to) => open(to, tap)} />
           {tab === "read" && (
             <ReadView
               kinds={kinds}
@@ -144,8 +118,8 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
               figures={FIGURES_OF.read}
               tap={tap}
               onTake={(taking) => acts.setMessage(acts.take([taking]))}
-              onBegin={(way) => void begin(way)}
-              onMount={() => void mount()}
+              onBegin={(way) => void walks.begin(way)}
+              onMount={() => void walks.mount()}
             />
           )}
           {tab === "even" && (
@@ -189,10 +163,10 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
               figures={FIGURES_OF.rounds}
               tap={tap}
               message={acts.message}
-              onTurn={(r) => void turnRound(r)}
+              onTurn={(r) => void walks.turn(r)}
               onDestress={() => void acts.destress()}
               goOn={half ? { done: current.walked.length, of: spokes.length } : null}
-              onGoOn={() => setWalking("turn")}
+              onGoOn={walks.goOn}
             />
           )}
           {tab === "load" && <LoadView wheel={wheel} duty={duty} tensions={now.newtons} />}

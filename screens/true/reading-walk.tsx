@@ -55,6 +55,13 @@ const JUMP = 3;
 const valueAt = (round: RoundView, stop: Stop): number | null =>
   stop.what === "offset" ? round.offset : (stop.what === "far-edge" ? round.farEdge : round[stop.what])[stop.spoke - 1];
 
+/** How far a reading stands from the place before, mm, where that is far enough to be asked about; else null. */
+const jump = (round: RoundView, stop: Stop, every: number, value: number): number | null => {
+  const before = valueAt(round, { ...stop, spoke: Math.max(1, stop.spoke - every) });
+  const away = before === null ? 0 : Math.abs(value - before);
+  return away > JUMP ? away : null;
+};
+
 /** Reads the wheel from the valve, one figure at a stop; kept as it is taken, found again after a break. */
 export const ReadingWalk = (props: ReadingWalkProps) => {
   const { job, round, spokes, names, plan, tyreOn, onTake, onEnd } = props;
@@ -83,12 +90,6 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     quiet();
     walk.move(to);
   };
-  /** Asked once where the place before stands far off. mm */
-  const isOdd = (value: number): number | null => {
-    if (!asked.onDial || walk.at === 0) return null;
-    const before = valueAt(round, { ...stops[walk.at], spoke: Math.max(1, stop.spoke - plan.every) });
-    return before !== null && Math.abs(value - before) > JUMP ? Math.abs(value - before) : null;
-  };
   const take = (offered: Offered) => {
     const { typed, sign } = offered.same && last ? last : offered;
     if (typed === "") return setMessage("nothing typed; the dial's figure first, then the key");
@@ -98,7 +99,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     if (rest.check) return setMessage(rest.compare(read.value));
     const isOffset = stop.what === "offset";
     const value = isOffset ? offset.come(read.value) : read.value;
-    const away = value === null ? null : isOdd(value);
+    const away = value === null || !asked.onDial || walk.at === 0 ? null : jump(round, stop, plan.every, value);
     const same = `${typed}${sign}`;
     if (value !== null && away !== null && doubted !== same) {
       signal("doubt");

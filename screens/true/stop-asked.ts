@@ -1,6 +1,6 @@
 import type { ReadingSource } from "@/core/rounds/reading";
 import { DIALS, type Dial } from "@/core/runout/dials";
-import type { TakeKey } from "../parts/bench/entry-bar";
+import type { TakeKey } from "../parts/bench/typed-field";
 import { DIAL_WORDS } from "./dial-words";
 import type { Stop } from "./reading-places";
 import type { useOffsetStop } from "./use-offset-stop";

@@ -2,7 +2,7 @@
 import { type OffsetNowMethod, type OffsetWay, offsetNow } from "@/core/offset/offset-now";
 import type { Round } from "@/core/rounds/round";
 import { withSideNames } from "@/core/truing/saying/explain";
-import type { TakeKey } from "../parts/bench/entry-bar";
+import type { TakeKey } from "../parts/bench/typed-field";
 import { useOffsetTool } from "../parts/kept/kept-choice";
 
 interface OffsetStop {

@@ -5,8 +5,9 @@ import { toolsFor } from "@/core/figures/tools";
 import { withSideNames } from "@/core/truing/saying/explain";
 import { UNITS, useUnit } from "../kept/kept-choice";
 import type { BenchRecord, ParticularAsked } from "./bench-record";
-import { EntryBar, type TakeKey } from "./entry-bar";
+import { EntryBar } from "./entry-bar";
 import { GaugePicture } from "./gauge-picture";
+import type { TakeKey } from "./typed-field";
 import type { useTaking } from "./use-taking";
 
 interface FigureEntryProps extends Pick<BenchRecord, "names" | "taken" | "entries"> {

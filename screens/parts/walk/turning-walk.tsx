@@ -1,12 +1,12 @@
 "use client";
 import { useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { CAUTIONS } from "@/core/sheet/sheet";
 import { turnsText } from "@/core/truing/saying/explain";
 import { useVoice, useWho } from "../kept/kept-choice";
 import { post } from "../kept/use-enter";
 import { signal } from "./signal";
 import { useSpoken } from "./speak";
+import { TurnedAlready, TurningKeys } from "./turning-keys";
 import { TurnArrow, Walk } from "./walk";
 
 interface TurningWalkProps {
@@ -30,8 +30,6 @@ interface TurningWalkProps {
   readonly onFound?: (spoke: number, how: "stuck" | "slipped") => Promise<string | null>;
   readonly onEnd: () => void;
 }
-
-const STEP = 1 / 16;
 
 /** The nipples to turn, in order from the valve, one at a time; what was really done is what counts. A new plan needs a
  * new walk: give it the plan as its key. */
@@ -98,7 +96,6 @@ export const TurningWalk = (props: TurningWalkProps) => {
   const found = async (how: "stuck" | "slipped") => setMessage((await onFound?.(spoke, how)) ?? null);
   const clockwise = turn > 0 === (view === "tyre");
   const before = list[here - 1];
-  const key = "min-h-18 border border-ink text-2xl leading-tight";
   return (
     <Walk
       job={job}
@@ -125,57 +122,27 @@ export const TurningWalk = (props: TurningWalkProps) => {
       }
       next={list[here + 1] ? `next ${list[here + 1]}, ${names[spokes[list[here + 1] - 1].flange]}` : "the last one"}
       drawing={
-        <div className="flex h-full flex-col items-stretch justify-center gap-3">
-          {asking ? (
-            <>
-              <button type="button" onClick={() => void done()} className={key}>
-                yes, it was
-              </button>
-              <button type="button" onClick={() => setAsking(false)} className={key}>
-                no, not yet
-              </button>
-              {onFound && (
-                <button
-                  type="button"
-                  onClick={() => {
-                    void found("slipped");
-                    move(here + 1);
-                  }}
-                  className={key}
-                >
-                  not sure: leave it, read there again
-                </button>
-              )}
-            </>
-          ) : (
-            <>
-              <button type="button" onClick={() => setView(view === "tyre" ? "hub" : "tyre")} className={key}>
-                seen from the {view === "tyre" ? "tyre side" : "hub"}: change
-              </button>
-              <div className="grid grid-cols-2 gap-3">
-                <button type="button" onClick={() => setAltered(turn - STEP)} className={key}>
-                  1/16 less
-                </button>
-                <button type="button" onClick={() => setAltered(turn + STEP)} className={key}>
-                  1/16 more
-                </button>
-                {onFound && (
-                  <>
-                    <button type="button" onClick={() => void found("stuck")} className={key}>
-                      won't turn
-                    </button>
-                    <button type="button" onClick={() => void found("slipped")} className={key}>
-                      slipped back
-                    </button>
-                  </>
-                )}
-              </div>
-              <p className="text-lg">
-                {props.tyreOn ? CAUTIONS.tyre : "Go a little past and come back: the spoke twists with its nipple."}
-              </p>
-            </>
-          )}
-        </div>
+        asking ? (
+          <TurnedAlready
+            onYes={() => void done()}
+            onNo={() => setAsking(false)}
+            onUnsure={
+              onFound &&
+              (() => {
+                void found("slipped");
+                move(here + 1);
+              })
+            }
+          />
+        ) : (
+          <TurningKeys
+            view={view}
+            tyreOn={props.tyreOn ?? false}
+            onView={() => setView(view === "tyre" ? "hub" : "tyre")}
+            onAlter={(by) => setAltered(turn + by)}
+            onFound={onFound && ((how) => void found(how))}
+          />
+        )
       }
       doneLabel={asking ? "no: turn it now" : "done"}
       onDone={asking ? () => setAsking(false) : () => void done()}

@@ -1,0 +1,57 @@
+"use client";
+import { useState } from "react";
+import type { Also } from "./round-keys";
+import { everyAfter, roundNow } from "./round-now";
+import { useAdvised } from "./use-advised";
+import { useAltered } from "./use-altered";
+import { useForecast } from "./use-forecast";
+import { useReadNow } from "./use-read-now";
+import { useRounds } from "./use-rounds";
+import { type TrueOnPage, useTrue } from "./use-true";
+import { useWalks } from "./use-walks";
+
+/** What the next round reads: how close, and what besides the rim. */
+const useReadingPlan = (usual: number, firstOffset: boolean, bothEdges: boolean) => {
+  const [also, setAlso] = useState<Readonly<Record<Also, boolean>>>({
+    tension: false,
+    offset: false,
+    edges: bothEdges,
+  });
+  const [every, setEvery] = useState<number | null>(null);
+  return {
+    also,
+    setEvery,
+    toggle: (what: Also) => setAlso({ ...also, [what]: !also[what] }),
+    plan: { ...also, every: every ?? usual, offset: also.offset || firstOffset },
+  };
+};
+
+/** The wheel on the stand: its rounds, the one at hand and what is compared with it, what is advised, and the walks. */
+export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
+  const { jobId, version } = job;
+  const now = useTrue(job);
+  const { rounds } = now;
+  const here = roundNow(rounds);
+  const { round, read, turned } = here;
+  const acts = useRounds(jobId, now.spokes.length, round);
+  const [comparedWith, setComparedWith] = useState<number | null>(null);
+  const before = comparedWith === null ? here.earlier : (rounds.find((r) => r.number === comparedWith) ?? null);
+  const advice = round?.advice ?? null;
+  const plan = useAltered(advice, round?.walked ?? []);
+  const reading = useReadingPlan(
+    everyAfter(before),
+    rounds.length <= 1 && rounds.every((r) => r.offset === null),
+    round?.farEdge.some((v) => v !== null) ?? false,
+  );
+  const walks = useWalks({
+    ...{ jobId, round, read, turned, toTurn: plan.toTurn, first: rounds.length === 0 },
+    ...{ taken: now.taken, entries: now.entries, readNow, open: acts.open },
+  });
+  useReadNow(readNow && rounds.length === 0, () => void walks.begin("read"));
+  return {
+    ...{ now, here, before, advice, plan, acts, walks, reading },
+    forecast: useForecast(job.wheel, advice, plan.altered),
+    advised: useAdvised({ jobId, version, round, acts, plan, walks }),
+    compareWith: setComparedWith,
+  };
+};
