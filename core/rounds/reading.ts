@@ -7,22 +7,12 @@ import { TENSION_WAYS, type TensionEntry, type TensionWay } from "../tension/tol
 export const READING_KINDS = ["lateral", "far-edge", "radial", "offset", "offset-part", ...TENSION_WAYS] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
-/** What a reading was taken with. */
-export const INSTRUMENTS = [
-  "dial",
-  "feelers",
-  "paper",
-  "pen",
-  "rule",
-  "stand",
-  "gauge",
-  "ear",
-  "hand",
-  "torque-key",
-  "list",
-  "unknown",
-] as const;
-export type Instrument = (typeof INSTRUMENTS)[number];
+/**
+ * What a reading was taken with: `dial`, `feelers`, `stand`, `gauge`, `ear`, … An open name, for nothing is worked out
+ * from it: how sure a reading is and what its divisions are it says itself, and the next instrument needs no leave.
+ */
+export type Instrument = string;
+export const INSTRUMENT = /^[a-z][a-z-]{0,30}$/;
 
 /** How it was come by: at the place itself, from one turn's high and low, from a trace, mended from a slip, … */
 export const READING_METHODS = [

@@ -91,10 +91,11 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     walk.move(to);
   };
   const take = (offered: Offered) => {
-    const { typed, sign } = offered.same && last ? last : offered;
+    const { typed, sign, with: other } = offered.same && last ? last : offered;
     if (typed === "") return setMessage("nothing typed; the dial's figure first, then the key");
     const shift = rest.shiftOf(stop.what);
-    const read = fromTyped({ typed, per: asked.source.per, sign, shift });
+    const { sure, ...source } = other ?? { ...asked.source, sure: asked.sure };
+    const read = fromTyped({ typed, per: source.per, sign, shift });
     if (!read.ok) return setMessage(read.message);
     if (rest.check) return setMessage(rest.compare(read.value));
     const isOffset = stop.what === "offset";
@@ -115,8 +116,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
         value: value ?? read.value,
         typed,
         doubtful: away !== null,
-        sure: asked.sure,
-        ...asked.source,
+        sure,
+        ...source,
         sign,
         shift,
       },
@@ -124,7 +125,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
     if (wrong) return setMessage(wrong);
     signal(away === null ? "taken" : "doubt");
     if (value === null) return quiet();
-    setLast({ typed, sign });
+    setLast({ typed, sign, with: other });
     if (asked.onDial) setJustTaken(`${value.toFixed(2)} taken at ${stop.spoke}`);
     quiet();
     walk.goOn();

@@ -9,6 +9,8 @@ export interface Offered {
   /** As typed, or as the instrument shows it; a bare figure is in the stop's own unit. */
   readonly typed: string;
   readonly sign: 1 | -1;
+  /** What it was read with, where that is another instrument than the stop asks for, with units of its own. */
+  readonly with?: StopAsked["source"] & { readonly sure: number | null };
   /** The same figure as the one before. */
   readonly same?: boolean;
 }

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { idSchema } from "@/app/api/answer";
-import { INSTRUMENTS, READING_KINDS, READING_METHODS } from "@/core/rounds/reading";
+import { INSTRUMENT, READING_KINDS, READING_METHODS } from "@/core/rounds/reading";
 
 /** One reading as a screen sends it. */
 export const readingSchema = z.object({
@@ -16,7 +16,12 @@ export const readingSchema = z.object({
   sure: z.number().min(0).max(1200).nullable().default(null),
   tableId: idSchema.nullable().default(null),
   against: z.int().min(1).max(72).nullable().default(null),
-  instrument: z.enum(INSTRUMENTS).default("unknown"),
+  instrument: z
+    .string()
+    .regex(INSTRUMENT, {
+      error: (i) => `${JSON.stringify(i.input)} is no instrument's name; small letters, as in torque-key`,
+    })
+    .default("unknown"),
   method: z.enum(READING_METHODS).default("at-place"),
   unit: z.string().max(12).default(""),
   per: z.number().positive({ error: "what a division is must be more than 0" }).max(1000).nullable().default(null),
