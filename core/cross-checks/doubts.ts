@@ -23,7 +23,7 @@ export interface Doubt {
 
 const tell = (d: Disagreement, what: string): Doubt[] => {
   const [one, other] = d.between;
-  const differ = `${what}: ${one.title.split(", ").at(-1)} makes ${one.total.toFixed(1)}, ${other.title.split(", ").at(-1)} ${other.total.toFixed(1)}; they differ by ${d.by.toFixed(1)} mm.`;
+  const differ = `${what}: ${one.way ?? one.title} makes ${one.total.toFixed(1)}, ${other.way ?? other.title} ${other.total.toFixed(1)}; they differ by ${d.by.toFixed(1)} mm.`;
   if (d.slips.length === 0)
     return [
       {
@@ -82,7 +82,7 @@ const flangeDoubts = (read: FigureReader): Doubt[] => {
       },
     ];
   if (!read.has("hub.flangeToFlange")) return [];
-  const measured = ledger("Flange to flange, measured", [read.term(1, "hub.flangeToFlange")]);
+  const measured = ledger(["Flange to flange", "measured"], [read.term(1, "hub.flangeToFlange")]);
   const found = findSlip([
     { ledger: apart, sd: 0.4 },
     { ledger: measured, sd: 0.3 },

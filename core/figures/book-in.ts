@@ -1,3 +1,4 @@
+import { HUB_MARKS } from "../lacing/hub-mark";
 import { type AskedFigure, type Figure, onBoth, takenIn } from "./figure";
 
 /** Taken before a key is put to a nipple; what is lost for good comes first. */
@@ -62,7 +63,7 @@ export const LOST_FIGURES: readonly Figure[] = takenIn("book-in", [
     how: "brake cam, oiler, maker's mark or a punch dot: where does it stand with the valve on top?",
     kind: "text",
     picture: "look",
-    offered: ["at the valve", "opposite the valve", "no mark"],
+    offered: HUB_MARKS,
   },
   {
     name: "hub.spacers",

@@ -1,3 +1,4 @@
+import { ERD_METHODS, ERD_WAYS } from "../rim/erd-methods";
 import { type Figure, takenIn } from "./figure";
 
 /** The rim: what it is, and its effective diameter by any of the ways to measure it. */
@@ -101,13 +102,10 @@ export const RIM_FIGURES: readonly Figure[] = takenIn("measure", [
     how: "the one the lengths are worked out from",
     kind: "choice",
     picture: "look",
-    choices: [
-      { value: "rods", label: "two rods" },
-      { value: "inside-out", label: "inside out" },
-      { value: "outside-in", label: "outside in" },
-      { value: "old-spokes", label: "old spokes" },
-      { value: "given", label: "own sum" },
-    ],
+    // A rough check is never what lengths are worked out from.
+    choices: ERD_METHODS.flatMap((value) =>
+      ERD_WAYS[value].first === null ? [] : [{ value, label: ERD_WAYS[value].name }],
+    ),
   },
   {
     name: "rim.holeOffset",

@@ -20,16 +20,15 @@ export const flangeToCentre = (read: FigureReader, side: Side): Ledger =>
 export const flangesApart = (read: FigureReader): Ledger | null => {
   if (read.word("hub.measuredFrom") === "centre")
     return read.hasAll(["hub.A.fromCentre", "hub.B.fromCentre"])
-      ? ledger("Flange to flange, from the two distances", [
-          read.term(1, "hub.A.fromCentre"),
-          read.term(1, "hub.B.fromCentre"),
-        ])
+      ? ledger(
+          ["Flange to flange", "from the two distances"],
+          [read.term(1, "hub.A.fromCentre"), read.term(1, "hub.B.fromCentre")],
+        )
       : null;
   return read.hasAll(["hub.width", "hub.A.fromFace", "hub.B.fromFace"])
-    ? ledger("Flange to flange, from the two depths", [
-        read.term(1, "hub.width"),
-        read.term(-1, "hub.A.fromFace"),
-        read.term(-1, "hub.B.fromFace"),
-      ])
+    ? ledger(
+        ["Flange to flange", "from the two depths"],
+        [read.term(1, "hub.width"), read.term(-1, "hub.A.fromFace"), read.term(-1, "hub.B.fromFace")],
+      )
     : null;
 };

@@ -18,13 +18,15 @@ export const holeCircleSums = (read: FigureReader, side: Side, holes: number): L
   const name = (what: string) => `hub.${side}.${what}`;
   const sums: Ledger[] = [];
   if (read.has(name("holeCircle")))
-    sums.push(ledger(`{${side}} hole circle, straight across`, [read.term(1, name("holeCircle"), "centre to centre")]));
+    sums.push(
+      ledger([`{${side}} hole circle`, "straight across"], [read.term(1, name("holeCircle"), "centre to centre")]),
+    );
   if (read.has(name("holeEdges")))
     sums.push(
-      ledger(`{${side}} hole circle, near edges`, [
-        read.term(1, name("holeEdges"), "near edges"),
-        read.term(1, name("holeDiameter"), "one hole"),
-      ]),
+      ledger(
+        [`{${side}} hole circle`, "near edges"],
+        [read.term(1, name("holeEdges"), "near edges"), read.term(1, name("holeDiameter"), "one hole")],
+      ),
     );
   const span = Number(read.figures[name("chordSpan")]);
   if (read.has(name("chord")) && span >= 1 && span < holes) {
@@ -39,4 +41,4 @@ export const holeCircleSums = (read: FigureReader, side: Side, holes: number): L
 /** The sum that counts: straight across, else near edges, else the chord, else the preset. */
 export const holeCircle = (read: FigureReader, side: Side, holes: number): Ledger =>
   holeCircleSums(read, side, holes)[0] ??
-  ledger(`{${side}} hole circle, straight across`, [read.term(1, `hub.${side}.holeCircle`, "centre to centre")]);
+  ledger([`{${side}} hole circle`, "straight across"], [read.term(1, `hub.${side}.holeCircle`, "centre to centre")]);

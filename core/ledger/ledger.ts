@@ -19,13 +19,19 @@ export interface Term {
 /** A sum shown as signed terms, with its total. */
 export interface Ledger {
   readonly title: string;
+  /** By which way it was come to, where there is more than one: “two rods”. */
+  readonly way?: string;
   readonly terms: readonly Term[];
   readonly total: number;
 }
 
-/** Adds the terms up; the only place a ledger's total is made, so the lines always carry it. */
-export const ledger = (title: string, terms: readonly Term[]): Ledger => ({
-  title,
+/**
+ * Adds the terms up; the only place a ledger's total is made, so the lines always carry it.
+ *
+ * @param named what it is the sum of, and by which way
+ */
+export const ledger = (named: string | readonly [what: string, way: string], terms: readonly Term[]): Ledger => ({
+  ...(typeof named === "string" ? { title: named } : { title: named.join(", "), way: named[1] }),
   terms,
   total: terms.reduce((sum, term) => sum + term.times * term.value, 0),
 });

@@ -20,30 +20,36 @@ export const offsetSums = (read: FigureReader, toCentre: { readonly A: Ledger; r
   const add = (way: OffsetMethod, sum: Ledger) => sums.push({ ...sum, way });
   // A flip gauge set on one side and turned over shows twice how far the rim is out.
   if (read.has("offset.flipGap"))
-    add("flip", ledger("Offset, flip gauge", [read.term(0.5, "offset.flipGap", "gap after turning over")]));
+    add("flip", ledger(["Offset", "flip gauge"], [read.term(0.5, "offset.flipGap", "gap after turning over")]));
   // From the hub's middle out to the face, in to the drum's edge, down to the rim's near edge, half a rim to its middle.
   if (read.hasAll(["offset.edgeDepth", "offset.edgeFromFace", "offset.edgeSide"])) {
     const to = read.word("offset.edgeSide") === "A" ? 1 : -1;
     add(
       "edge",
-      ledger("Offset, straight edge on the drum's edge", [
-        read.term(0.5 * to, "hub.width"),
-        read.term(-to, "offset.edgeFromFace", "spacer face in to the edge"),
-        read.term(-to, "offset.edgeDepth", "edge down to the rim"),
-        read.term(-0.5 * to, "rim.width"),
-      ]),
+      ledger(
+        ["Offset", "straight edge on the drum's edge"],
+        [
+          read.term(0.5 * to, "hub.width"),
+          read.term(-to, "offset.edgeFromFace", "spacer face in to the edge"),
+          read.term(-to, "offset.edgeDepth", "edge down to the rim"),
+          read.term(-0.5 * to, "rim.width"),
+        ],
+      ),
     );
   }
   // String at +(rim's half width) on each side; what it clears the flange by tells the rim's middle from the flanges'.
   if (read.hasAll(["offset.stringA", "offset.stringB"]))
     add(
       "string",
-      ledger("Offset, string over both sides", [
-        read.term(0.5, "offset.stringA", "space, {A}"),
-        read.term(-0.5, "offset.stringB", "space, {B}"),
-        { label: "{A} flange to centre", times: 0.5, value: toCentre.A.total },
-        { label: "{B} flange to centre", times: -0.5, value: toCentre.B.total },
-      ]),
+      ledger(
+        ["Offset", "string over both sides"],
+        [
+          read.term(0.5, "offset.stringA", "space, {A}"),
+          read.term(-0.5, "offset.stringB", "space, {B}"),
+          { label: "{A} flange to centre", times: 0.5, value: toCentre.A.total },
+          { label: "{B} flange to centre", times: -0.5, value: toCentre.B.total },
+        ],
+      ),
     );
   return sums;
 };
@@ -54,10 +60,10 @@ export const offsetSums = (read: FigureReader, toCentre: { readonly A: Ledger; r
  */
 export const offsetFromFrame = (read: FigureReader): Ledger | null =>
   read.hasAll(["offset.frameA", "offset.frameB"])
-    ? ledger("In the frame, rim from the frame's middle", [
-        read.term(0.5, "offset.frameB", "gap, {B}"),
-        read.term(-0.5, "offset.frameA", "gap, {A}"),
-      ])
+    ? ledger(
+        ["In the frame", "rim from the frame's middle"],
+        [read.term(0.5, "offset.frameB", "gap, {B}"), read.term(-0.5, "offset.frameA", "gap, {A}")],
+      )
     : null;
 
 /**
@@ -77,18 +83,24 @@ export const wantedOffset = (
 ): Ledger => {
   const from = read.word("offset.wantedFrom");
   if (from === "found" && found)
-    return ledger("Offset wanted, as found", [{ label: "as found", times: 1, value: found.total }]);
+    return ledger(["Offset wanted", "as found"], [{ label: "as found", times: 1, value: found.total }]);
   const frame = offsetFromFrame(read);
   if (from === "frame" && frame)
-    return ledger("Offset wanted, centred in the frame", [
-      { label: "as found", times: 1, value: found?.total ?? 0 },
-      { label: "rim from the frame's middle", times: -1, value: frame.total },
-    ]);
+    return ledger(
+      ["Offset wanted", "centred in the frame"],
+      [
+        { label: "as found", times: 1, value: found?.total ?? 0 },
+        { label: "rim from the frame's middle", times: -1, value: frame.total },
+      ],
+    );
   // Spokes of one length on both sides put the rim midway between the flanges.
   if (from === "flanges")
-    return ledger("Offset wanted, midway between the flanges", [
-      { label: "{A} flange to centre", times: 0.5, value: toCentre.A.total },
-      { label: "{B} flange to centre", times: -0.5, value: toCentre.B.total },
-    ]);
+    return ledger(
+      ["Offset wanted", "midway between the flanges"],
+      [
+        { label: "{A} flange to centre", times: 0.5, value: toCentre.A.total },
+        { label: "{B} flange to centre", times: -0.5, value: toCentre.B.total },
+      ],
+    );
   return ledger("Offset wanted", [read.term(1, "offset.wanted", "offset wanted")]);
 };

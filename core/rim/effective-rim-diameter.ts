@@ -1,8 +1,6 @@
 import type { FigureReader } from "../figures/reader";
 import { type Ledger, ledger, type Term } from "../ledger/ledger";
-
-/** The ways to come by an effective rim diameter. */
-export type ErdMethod = "rods" | "inside-out" | "outside-in" | "old-spokes" | "given" | "rule-of-thumb";
+import { ERD_WAYS, type ErdMethod } from "./erd-methods";
 
 /** One way's sum. */
 export interface ErdSum {
@@ -24,9 +22,9 @@ const VERNIER_SD = 0.06;
 const spread = (terms: readonly Term[]): number =>
   Math.hypot(...terms.map((t) => t.times * (Math.abs(t.value) > 60 ? ACROSS_SD : VERNIER_SD)));
 
-const sum = (method: ErdMethod, title: string, terms: readonly Term[]): ErdSum => ({
+const sum = (method: ErdMethod, terms: readonly Term[]): ErdSum => ({
   method,
-  ledger: ledger(`Effective rim diameter, ${title}`, terms),
+  ledger: ledger(["Effective rim diameter", ERD_WAYS[method].name], terms),
   sd: spread(terms),
 });
 
@@ -35,7 +33,7 @@ const sum = (method: ErdMethod, title: string, terms: readonly Term[]): ErdSum =
  * Everything that lifts the slot outward is added, twice, because there are two ends to a diameter.
  */
 export const erdOutsideIn = (read: FigureReader): ErdSum =>
-  sum("outside-in", "outside in", [
+  sum("outside-in", [
     read.term(1, "rim.outsideDiameter"),
     read.term(-2, "rim.height"),
     read.term(2, "rim.bedThickness"),
@@ -45,18 +43,18 @@ export const erdOutsideIn = (read: FigureReader): ErdSum =>
 
 /** From the inside out: across the underside of the bed, and at each end out to the slot of a nipple hung in its hole. */
 export const erdInsideOut = (read: FigureReader): ErdSum =>
-  sum("inside-out", "inside out", [read.term(1, "rim.insideDiameter"), read.term(2, "rim.reach")]);
+  sum("inside-out", [read.term(1, "rim.insideDiameter"), read.term(2, "rim.reach")]);
 
 /** Two rods (or old spokes) of one length in opposite holes, and the gap between their ends. */
 export const erdRods = (read: FigureReader): ErdSum => ({
-  ...sum("rods", "two rods", [read.term(2, "rim.rod"), read.term(1, "rim.rodGap")]),
+  ...sum("rods", [read.term(2, "rim.rod"), read.term(1, "rim.rodGap")]),
   // The gap is read with the same long rule as a diameter.
   sd: Math.hypot(2 * ROD_SD, ACROSS_SD),
 });
 
 /** Rule of thumb: 2 mm of nipple beyond the bed at each end. A rough check, never what lengths are worked out from. */
 export const erdRuleOfThumb = (read: FigureReader): ErdSum => ({
-  ...sum("rule-of-thumb", "rule of thumb", [
+  ...sum("rule-of-thumb", [
     read.term(1, "rim.insideDiameter"),
     { label: "2 mm of nipple at each end", times: 2, value: 2 },
   ]),
@@ -76,7 +74,7 @@ export const erdSums = (read: FigureReader, oldSpokes: ErdSum | null): ErdSum[] 
   ...(OUTSIDE_IN.every(read.has) ? [erdOutsideIn(read)] : []),
   ...(oldSpokes ? [oldSpokes] : []),
   ...(read.has("rim.erdGiven")
-    ? [{ ...sum("given", "own sum", [read.term(1, "rim.erdGiven", "own sum or maker's figure")]), sd: 0.5 }]
+    ? [{ ...sum("given", [read.term(1, "rim.erdGiven", "own sum or maker's figure")]), sd: 0.5 }]
     : []),
   ...(read.has("rim.insideDiameter") && !read.has("rim.reach") ? [erdRuleOfThumb(read)] : []),
 ];

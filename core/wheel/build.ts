@@ -9,7 +9,8 @@ import { type Ledger, ledger } from "../ledger/ledger";
 import type { Taken } from "../measurement/taken";
 import { foundOffset, type OffsetSum, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
 import { type OffsetWay, offsetWaysNow } from "../offset/offset-now";
-import { countingErd, type ErdMethod, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
+import { countingErd, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
+import type { ErdMethod } from "../rim/erd-methods";
 import { type FlatPlate, flatPlate } from "../rim/flat-plate";
 import { BadInput } from "./bad-input";
 import { readWheel, type Side, type Wheel, type WheelInput } from "./wheel-file";
@@ -226,9 +227,10 @@ const oldSpokesSum = (
   if (erd === null) return null;
   return {
     method: "old-spokes",
-    ledger: ledger("Effective rim diameter, back from old spokes", [
-      { label: `from ${samples.length} old spoke${samples.length > 1 ? "s" : ""}`, times: 1, value: erd },
-    ]),
+    ledger: ledger(
+      ["Effective rim diameter", "back from old spokes"],
+      [{ label: `from ${samples.length} old spoke${samples.length > 1 ? "s" : ""}`, times: 1, value: erd }],
+    ),
     sd: 0.8,
   };
 };

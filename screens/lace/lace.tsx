@@ -3,6 +3,7 @@ import { useState } from "react";
 import { lacedSoFar, seenSpokes } from "@/core/acts/acts-come-to";
 import { BREAK_FIGURES, PREPARE_FIGURES } from "@/core/figures/spokes";
 import { seenAsPlanned } from "@/core/lacing/check";
+import { hubMarkDegrees } from "@/core/lacing/hub-mark";
 import { LACING_ORDERS } from "@/core/lacing/orders";
 import { placeSpokes } from "@/core/lacing/placement";
 import { isInterlaced } from "@/core/lacing/steps";
@@ -37,16 +38,6 @@ const FIGURES_OF: Readonly<Record<Tab, readonly string[]>> = {
   why: [],
 };
 
-/** Where the hub's mark stands, degrees from the valve, by what was told of it; null when it has none or nobody said. */
-const markAt = (words: string | number | undefined): number | null =>
-  typeof words !== "string" || /no mark/.test(words)
-    ? null
-    : /opposite/.test(words)
-      ? 180
-      : /at the valve/.test(words)
-        ? 0
-        : null;
-
 /** The wheel in plan and its order of work, preparation, the check of what was laced, a broken spoke, and why. */
 export const Lace = ({ job }: { job: LaceOnPage }) => {
   const { jobId, title, names, wheel, steps, order, offered, figures } = job;
@@ -58,7 +49,7 @@ export const Lace = ({ job }: { job: LaceOnPage }) => {
   const done = Math.min(lacedSoFar(acts), steps.length);
   const seen = seenSpokes(acts, wheel.rim.holes);
   const spokes = placeSpokes(wheel);
-  const hubMark = markAt(figures["lacing.hubMark"]);
+  const hubMark = hubMarkDegrees(`${figures["lacing.hubMark"] ?? ""}`);
   if (walking === "lace")
     return (
       <LacingWalk

@@ -1,5 +1,5 @@
 "use client";
-import type { ErdMethod } from "@/core/rim/effective-rim-diameter";
+import { ERD_METHODS, ERD_WAYS, type ErdMethod } from "@/core/rim/erd-methods";
 import { showLength } from "@/core/units/show-length";
 import type { Tap } from "../parts/bench/bench-record";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
@@ -14,61 +14,38 @@ export interface ErdWay {
   readonly doubted: boolean;
 }
 
-const NAMES: Readonly<Record<ErdMethod, string>> = {
-  rods: "two rods",
-  "inside-out": "inside out",
-  "outside-in": "outside in",
-  "old-spokes": "old spokes",
-  given: "own sum",
-  "rule-of-thumb": "rule of thumb",
-};
-/** What to take first for a way nobody began. */
-const FIRST: Partial<Record<ErdMethod, string>> = {
-  rods: "rim.rod",
-  "inside-out": "rim.insideDiameter",
-  "outside-in": "rim.outsideDiameter",
-  "old-spokes": "sample.A.out",
-  given: "rim.erdGiven",
-};
-
 /** Every way side by side: a tap on a measured one makes it count, on another begins it. */
 export const ErdWays = ({ ways, counting, tap }: { ways: readonly ErdWay[]; counting: ErdMethod; tap: Tap }) => {
   const [unit] = useUnit();
-  const order: readonly ErdMethod[] = ["rods", "inside-out", "outside-in", "old-spokes", "given", "rule-of-thumb"];
   return (
     <div role="group" aria-label="ways to the effective rim diameter" className="flex shrink-0 border-t border-ink">
-      {order
-        .filter((m) => FIRST[m] || ways.some((w) => w.method === m))
-        .map((m) => {
-          const way = ways.find((w) => w.method === m);
-          const counts = way !== undefined && m === counting;
-          return (
-            <button
-              key={m}
-              type="button"
-              disabled={m === "rule-of-thumb"}
-              aria-pressed={counts}
-              onClick={() => (way ? tap.put("rim.erdMethod", m) : tap.onTap(FIRST[m] ?? ""))}
-              className={`flex min-h-16 min-w-0 flex-1 flex-col items-center justify-center border-r border-grid px-1 last:border-r-0 ${counts ? "border-t-4 border-t-ink" : ""}`}
-            >
-              <span className="truncate text-base">{NAMES[m]}</span>
-              <span className="flex items-center gap-1 font-mono text-xl font-bold">
-                {way?.doubted && <DoubtFlag />}
-                {way ? showLength(Number(way.total.toFixed(2)), unit) : "–"}
+      {ERD_METHODS.filter((m) => ERD_WAYS[m].first !== null || ways.some((w) => w.method === m)).map((m) => {
+        const way = ways.find((w) => w.method === m);
+        const counts = way !== undefined && m === counting;
+        return (
+          <button
+            key={m}
+            type="button"
+            disabled={ERD_WAYS[m].first === null}
+            aria-pressed={counts}
+            onClick={() => (way ? tap.put("rim.erdMethod", m) : tap.onTap(ERD_WAYS[m].first ?? ""))}
+            className={`flex min-h-16 min-w-0 flex-1 flex-col items-center justify-center border-r border-grid px-1 last:border-r-0 ${counts ? "border-t-4 border-t-ink" : ""}`}
+          >
+            <span className="truncate text-base">{ERD_WAYS[m].name}</span>
+            <span className="flex items-center gap-1 font-mono text-xl font-bold">
+              {way?.doubted && <DoubtFlag />}
+              {way ? showLength(Number(way.total.toFixed(2)), unit) : "–"}
+            </span>
+            {way && (
+              <span className="text-base leading-tight">
+                {[counts ? "counts" : null, way.outOfRound ? `${showLength(way.outOfRound, unit)} out of round` : null]
+                  .filter(Boolean)
+                  .join(", ")}
               </span>
-              {way && (
-                <span className="text-base leading-tight">
-                  {[
-                    counts ? "counts" : null,
-                    way.outOfRound ? `${showLength(way.outOfRound, unit)} out of round` : null,
-                  ]
-                    .filter(Boolean)
-                    .join(", ")}
-                </span>
-              )}
-            </button>
-          );
-        })}
+            )}
+          </button>
+        );
+      })}
     </div>
   );
 };

@@ -13,7 +13,7 @@ import { SPOKE_FIGURES } from "@/core/figures/spokes";
 import type { Ledger } from "@/core/ledger/ledger";
 import type { Taken } from "@/core/measurement/taken";
 import type { OffsetMethod } from "@/core/offset/offset-methods";
-import type { ErdMethod } from "@/core/rim/effective-rim-diameter";
+import type { ErdMethod } from "@/core/rim/erd-methods";
 import type { FlatPlate } from "@/core/rim/flat-plate";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import { showLength } from "@/core/units/show-length";
