@@ -1,6 +1,6 @@
 import type { FigureReader } from "../figures/reader";
 import { type Ledger, ledger, type Term } from "../ledger/ledger";
-import { ERD_WAYS, type ErdMethod } from "./erd-methods";
+import { ERD_METHODS, ERD_WAYS, type ErdMethod } from "./erd-methods";
 
 /** One way's sum. */
 export interface ErdSum {
@@ -63,21 +63,26 @@ export const erdRuleOfThumb = (read: FigureReader): ErdSum => ({
 
 const OUTSIDE_IN = ["rim.outsideDiameter", "rim.height"];
 
+/** Each way's sum, where it was measured. */
+const SUM_BY: Readonly<Record<ErdMethod, (read: FigureReader, oldSpokes: ErdSum | null) => ErdSum | null>> = {
+  rods: (read) => (read.hasAll(["rim.rod", "rim.rodGap"]) ? erdRods(read) : null),
+  "inside-out": (read) => (read.hasAll(["rim.insideDiameter", "rim.reach"]) ? erdInsideOut(read) : null),
+  "outside-in": (read) => (OUTSIDE_IN.every(read.has) ? erdOutsideIn(read) : null),
+  "old-spokes": (_, oldSpokes) => oldSpokes,
+  given: (read) =>
+    read.has("rim.erdGiven")
+      ? { ...sum("given", [read.term(1, "rim.erdGiven", "own sum or maker's figure")]), sd: 0.5 }
+      : null,
+  "rule-of-thumb": (read) => (read.has("rim.insideDiameter") && !read.has("rim.reach") ? erdRuleOfThumb(read) : null),
+};
+
 /**
  * Every way that was measured. `oldSpokes` is the ERD worked back from old spokes, if there were any.
  *
  * @returns the surest first: rods touch the very points that are meant; the outside-in sum has most places to slip
  */
-export const erdSums = (read: FigureReader, oldSpokes: ErdSum | null): ErdSum[] => [
-  ...(read.hasAll(["rim.rod", "rim.rodGap"]) ? [erdRods(read)] : []),
-  ...(read.hasAll(["rim.insideDiameter", "rim.reach"]) ? [erdInsideOut(read)] : []),
-  ...(OUTSIDE_IN.every(read.has) ? [erdOutsideIn(read)] : []),
-  ...(oldSpokes ? [oldSpokes] : []),
-  ...(read.has("rim.erdGiven")
-    ? [{ ...sum("given", [read.term(1, "rim.erdGiven", "own sum or maker's figure")]), sd: 0.5 }]
-    : []),
-  ...(read.has("rim.insideDiameter") && !read.has("rim.reach") ? [erdRuleOfThumb(read)] : []),
-];
+export const erdSums = (read: FigureReader, oldSpokes: ErdSum | null): ErdSum[] =>
+  ERD_METHODS.flatMap((method) => SUM_BY[method](read, oldSpokes) ?? []);
 
 /** The sum the lengths are worked out from: the one chosen, else the surest that was measured, else presets outside in. */
 export const countingErd = (read: FigureReader, sums: readonly ErdSum[]): ErdSum => {

@@ -4,7 +4,7 @@ interface Way {
   readonly first: string | null;
 }
 
-/** The ways to come by an effective rim diameter, as they stand side by side. */
+/** The ways to come by an effective rim diameter, as they stand side by side: the surest first. */
 export const ERD_WAYS = {
   rods: { name: "two rods", first: "rim.rod" },
   "inside-out": { name: "inside out", first: "rim.insideDiameter" },
