@@ -128,4 +128,10 @@ test("a tap on a page that is drawn but not yet awake is done when it wakes; ent
     .click();
   await expect(page.getByLabel("entry")).toBeVisible();
   await expect(page.locator("html[data-late]")).not.toBeAttached();
+
+  // Enter on a key that is not awake presses it all the same.
+  await page.goto("/", { waitUntil: "commit" });
+  await page.getByRole("button", { name: "Rebuild", exact: true }).focus();
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/book-in/);
 });

@@ -77,6 +77,10 @@ test("the record away in the middle of a round: it is read on, over a reload too
   await expect(page.getByRole("slider", { name: "the rim laid flat" })).toBeVisible();
   await expect(page.getByRole("alert").first()).toContainText("kept here");
   expect((await lettersLeft(page)).length).toBeGreaterThanOrEqual(4);
+  // A link to another place does not leave the browser's own error page behind.
+  await page.getByRole("link", { name: /Hand back/ }).click();
+  await expect(page.getByText("this page stays")).toBeVisible();
+  await expect(page).toHaveURL(/\/true$/);
 
   // Pages come again, the record does not: loaded anew, what was entered stands and the walk finds its place.
   await context.route("**/api/**", (route) => route.abort());

@@ -2,6 +2,27 @@ import { expect, test } from "@playwright/test";
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
+test("on a telephone every key of a walk lies on the screen, and the rim is seen beside its keys", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  for (const key of ["True only", "40", "18", "full width"])
+    await page.getByRole("button", { name: key, exact: true }).tap();
+  await page.waitForURL(/true/);
+  const bar = page.getByLabel("entry");
+  await bar.getByRole("button", { name: "0", exact: true }).tap();
+  await bar.getByRole("button", { name: "to brake side" }).tap();
+  await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  for (const key of ["3", "5"]) await bar.getByRole("button", { name: key, exact: true }).tap();
+  await bar.getByRole("button", { name: "to other side" }).tap();
+  await expect(page.getByTestId("walk-spoke")).toBeInViewport({ ratio: 1 });
+  for (const key of await page.locator("[data-walk]").getByRole("button").all())
+    await expect(key).toBeInViewport({ ratio: 0.95 });
+  await page.getByRole("button", { name: "leave" }).tap();
+  const rim = await page.getByRole("slider", { name: "the rim laid flat" }).boundingBox();
+  expect(rim?.height).toBeGreaterThanOrEqual(300);
+  await expect(page.getByRole("button", { name: /go on reading|read again/ })).toBeInViewport({ ratio: 1 });
+});
+
 test("a wheel is read with one finger on an upright tablet, left and found again", async ({ page }) => {
   await page.goto("/");
   for (const key of ["True only", "40", "18", "full width"])

@@ -20,6 +20,9 @@ test("two tablets: different lines both succeed, the same line shows both and as
   await takeUp(two, /^customer/, "From the second");
   await type(one, /^customer/, "From the first");
   await expect(one.getByRole("button", { name: /^customer From the first/ })).toBeVisible();
+  // It stands there, and what is being typed over it is not swept away.
+  await expect(two.getByRole("button", { name: /^customer From the first/ })).toBeVisible();
+  await expect(two.getByLabel("entry").locator("input")).toHaveValue("From the second");
   await two.keyboard.press("Enter");
   await expect(two.getByRole("alert").first()).toBeVisible();
   await expect(two.getByRole("button", { name: "there: From the first" })).toBeVisible();

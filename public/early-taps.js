@@ -19,6 +19,11 @@
     if (event.type === "click" || event.type === "keydown") event.preventDefault();
     kept.push({ target: event.target, again: new event.constructor(event.type, event) });
   };
+  // A key sent again presses no button by itself, as the browser would have.
+  const again = ({ target, again: event }) => {
+    const pressed = event.type === "keydown" && (event.key === "Enter" || event.key === " ");
+    if (target.dispatchEvent(event) && pressed) target.closest("button")?.click();
+  };
   const KINDS = ["pointerdown", "mousedown", "pointerup", "mouseup", "click", "keydown"];
   for (const kind of KINDS) addEventListener(kind, keep, true);
   addEventListener(
@@ -27,7 +32,7 @@
       delete page.dataset.late;
       // One after the other, each on what the one before it brought up; what is tapped meanwhile waits behind them.
       for (let next = kept.shift(); next; next = kept.shift()) {
-        if (next.target.isConnected) next.target.dispatchEvent(next.again);
+        if (next.target.isConnected) again(next);
         if (next.again.type === "click" || next.again.type === "keydown")
           await new Promise((done) => setTimeout(done, 30));
       }

@@ -28,7 +28,7 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 export const PickedSpoke = (props: PickedSpokeProps) => {
   const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onRead, telling, onPick, onAlter } = props;
   return (
-    <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl">
+    <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl max-sm:portrait:h-auto max-sm:portrait:flex-wrap max-sm:portrait:*:min-h-12 max-sm:portrait:*:flex-1">
       <button
         type="button"
         aria-label="previous spoke"
@@ -37,7 +37,7 @@ export const PickedSpoke = (props: PickedSpokeProps) => {
       >
         ‹
       </button>
-      <p className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5 overflow-hidden px-3 text-2xl leading-tight">
+      <p className="flex min-w-0 flex-1 flex-wrap items-center gap-x-5 overflow-hidden px-3 text-2xl leading-tight max-sm:portrait:order-first max-sm:portrait:basis-full! max-sm:portrait:text-xl">
         <b className="font-mono">{picked}</b>
         <span>
           {sideName}

@@ -78,20 +78,23 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
       )}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          <RimTab
-            now={now}
-            here={here}
-            before={before}
-            plan={plan}
-            forecast={forecast}
-            misread={advised.misread}
-            picked={picked}
-            message={acts.message}
-            onPick={setPicked}
-            onRead={walks.readOne}
-            onMend={advised.mend}
-            onAsRead={advised.dismiss}
-          />
+          {/* On a phone the rim scrolls, its keys stay. */}
+          <div className="flex min-h-0 flex-1 flex-col max-sm:portrait:overflow-y-auto">
+            <RimTab
+              now={now}
+              here={here}
+              before={before}
+              plan={plan}
+              forecast={forecast}
+              misread={advised.misread}
+              picked={picked}
+              message={acts.message}
+              onPick={setPicked}
+              onRead={walks.readOne}
+              onMend={advised.mend}
+              onAsRead={advised.dismiss}
+            />
+          </div>
           {walks.asking !== "sitting" && (
             <RoundKeys
               every={reading.plan.every}

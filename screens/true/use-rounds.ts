@@ -7,7 +7,7 @@ import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
-import { KEPT, saidOf } from "../parts/kept/sent";
+import { saidOf } from "../parts/kept/sent";
 import { lookAgain, useEnter } from "../parts/kept/use-enter";
 import { useTakeReadings } from "../parts/walk/use-take-readings";
 import type { RoundView } from "./round-view";
@@ -19,6 +19,9 @@ const showAdvice = (jobId: string, roundId: string, advice: Advice): void => {
   );
 };
 
+/** That something waits stands above the page already. */
+const NO_ADVICE = "What to turn is worked out once the record answers.";
+
 /** What is done to the rounds of a wheel: opened, read, advised on, found stuck. What it does shows by itself. */
 export const useRounds = (jobId: string, holes: number, round: RoundView | null) => {
   const enter = useEnter(jobId);
@@ -29,13 +32,13 @@ export const useRounds = (jobId: string, holes: number, round: RoundView | null)
   /** @returns whether there is a round to read in now; kept for later it is one all the same */
   const open = async (): Promise<boolean> => {
     const sent = await enter({ what: "round", jobId, id: crypto.randomUUID(), kind: "true", plan: null });
-    setMessage(saidOf(sent));
+    setMessage(sent.state === "refused" ? sent.message : null);
     return sent.state !== "refused";
   };
   /** Works the advice on a round out, from all that was read. @returns what went wrong */
   const advise = async (roundId: string): Promise<string | null> => {
     // What was read last must be in the record before it is advised on.
-    if (!(await sendAll())) return KEPT;
+    if (!(await sendAll())) return NO_ADVICE;
     const answer = await changeRecord<Advice>(`/api/rounds/${roundId}/advice`, { jobId });
     if (answer.state !== "taken") return saidOf(answer);
     showAdvice(jobId, roundId, answer.value);

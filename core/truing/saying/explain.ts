@@ -1,4 +1,5 @@
 import type { Influences, WheelGeometry } from "../../mechanics/elastic-wheel";
+import { standingOf } from "../../rounds/inside-tolerance";
 import { spreadOf } from "../../tension/spread";
 import type { Side } from "../../wheel/wheel-file";
 import type { AdviseInput } from "../advise-input";
@@ -145,12 +146,14 @@ export const explain = (scene: Scene): Reason[] => {
   const { verdict, turns } = advice;
   const mm = (x: number) => x.toFixed(2);
   const { tolerance } = input;
-  if (verdict === "done")
+  if (verdict === "done") {
+    const { lateral, radial } = standingOf(input.readings, tolerance);
     reasons.push({
       code: "done",
       spokes: [],
-      text: `Side to side ${mm(now.lateralTir)} and hop ${mm(now.radialTir)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.${state.tensionAssumed ? " True is not tight: no tension was read, so pluck or gauge a few, or squeeze every pair, before it leaves." : ""}`,
+      text: `Side to side ${mm(lateral?.beside ?? 0)} and hop ${mm(radial?.beside ?? 0)} are inside ${tolerance.lateral} and ${tolerance.radial} mm: leave it. De-stress, read again, and it is finished when nothing moved.${state.tensionAssumed ? " True is not tight: no tension was read, so pluck or gauge a few, or squeeze every pair, before it leaves." : ""}`,
     });
+  }
   if (verdict === "destress")
     reasons.push({
       code: "destress",

@@ -1,5 +1,5 @@
 import type { WheelGeometry } from "../../mechanics/elastic-wheel";
-import { isInside, readWhole } from "../../rounds/inside-tolerance";
+import { isInside, readWhole, standingOf } from "../../rounds/inside-tolerance";
 import { meanReading, type Readings, totalReading } from "../../runout/runout";
 import { spreadOf } from "../../tension/spread";
 import type { AdviseInput } from "../advise-input";
@@ -53,9 +53,6 @@ export interface Judgement {
   readonly complete: boolean;
 }
 
-const unmasked = (readings: Readings, masked: readonly number[]): Readings =>
-  readings.map((r, i) => (masked.includes(i) ? null : r));
-
 const worstOf = (run: { readonly lateralTir: number; readonly radialTir: number }): number =>
   Math.max(run.lateralTir, run.radialTir);
 
@@ -64,8 +61,8 @@ export const judge = (wheel: Judged): Judgement => {
   const { input, geometry, state, full, stage, tightNow, aim, now, released, atRest } = wheel;
   const { readings, tolerance } = input;
   const n = full.length;
-  const inside = (run: { readonly lateralTir: number; readonly radialTir: number }, offset: number | null = null) =>
-    isInside({ lateral: run.lateralTir, radial: run.radialTir, offset }, tolerance);
+  const inside = (run: { readonly lateralTir: number; readonly radialTir: number }) =>
+    isInside({ lateral: run.lateralTir, radial: run.radialTir, offset: null }, tolerance);
 
   // As it stands.
   const read = (line: Readings | undefined) => (line ?? []).filter((r) => r !== null).length;
@@ -77,11 +74,8 @@ export const judge = (wheel: Judged): Judgement => {
   // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
   const unsure = (state.tensionSigma * n) / full.reduce((a, b) => a + b, 0);
   const even = !gauged || spreadOf(geometry.spokes, state.tension) <= tolerance.tensionSpread + unsure;
-  const asRead = {
-    lateralTir: Math.min(totalReading(unmasked(readings.lateral, state.lateral.masked)), now.lateralTir),
-    radialTir: Math.min(totalReading(unmasked(readings.radial, state.radial.masked)), now.radialTir),
-  };
-  const done = whole && inside(asRead, readings.offset ?? null) && tightEnough && even;
+  // By what the dial said, as every screen and the sheet hold it against the tolerance, not by what is believed of it.
+  const done = standingOf(readings, tolerance).state === "inside" && tightEnough && even;
   const settles = inside(released) && !inside(now) && tightEnough;
 
   // As it could be. Nothing out of reach is asked for while tension is still being brought up.

@@ -36,11 +36,17 @@ export const EntryBar = (props: EntryBarProps) => {
   const [typed, setTyped] = useState(start);
   const input = useRef<HTMLInputElement>(null);
   const bounced = useBounce();
+  const began = useRef(start);
   useEffect(() => {
-    setTyped(start);
+    // What stands in the record may change under somebody's hands; what he has typed stays his.
+    const before = began.current;
+    began.current = start;
+    setTyped((now) => (now === before ? start : now));
+  }, [start]);
+  useEffect(() => {
     input.current?.focus();
     input.current?.select();
-  }, [start]);
+  }, []);
   const take = (sign: 1 | -1 = 1, again = false) => {
     if (!bounced(`take${sign}`)) onTake(typed.trim(), sign, again);
   };
@@ -77,7 +83,10 @@ export const EntryBar = (props: EntryBarProps) => {
         {picture && (
           <div className="flex items-center border-r border-grid px-2 max-lg:landscape:hidden">{picture}</div>
         )}
-        <div className="flex min-w-0 flex-1 flex-col justify-center px-4 py-1">
+        {/* On a phone a walk has said it above, larger. */}
+        <div
+          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 ${message ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
+        >
           <p className="truncate text-2xl font-bold">{prompt}</p>
           <p className={`text-base leading-tight ${message ? "font-bold" : ""}`} role={message ? "alert" : undefined}>
             {message ?? how}

@@ -31,11 +31,11 @@ interface TypedFieldProps {
 export const TypedField = (props: TypedFieldProps) => {
   const { input } = props;
   return (
-    <div className="flex items-stretch portrait:h-16 portrait:basis-full">
+    <div className="flex items-stretch portrait:h-16 portrait:basis-full max-sm:portrait:h-auto max-sm:portrait:flex-wrap">
       <input
         ref={input}
         aria-label={props.label}
-        className={`border-x border-rule bg-paper px-3 text-right font-mono outline-offset-[-3px] ${props.kind === "number" ? "w-44 text-4xl portrait:min-w-36 portrait:flex-1" : "w-[24rem] text-2xl portrait:flex-1"}`}
+        className={`border-x border-rule bg-paper px-3 text-right font-mono outline-offset-[-3px] ${props.kind === "number" ? "w-44 text-4xl portrait:min-w-36 portrait:flex-1 max-sm:portrait:h-16" : "w-[24rem] max-sm:portrait:h-16 max-sm:portrait:w-0 text-2xl portrait:flex-1"}`}
         inputMode={props.kind === "number" ? "none" : undefined}
         type={props.kind === "date" ? "date" : "text"}
         autoComplete="off"
@@ -78,16 +78,19 @@ export const TypedField = (props: TypedFieldProps) => {
           {props.tool}
         </button>
       )}
-      {props.keys.map((k) => (
-        <button
-          key={k.label}
-          type="button"
-          onClick={() => props.onTake(k.sign, k.again ?? false)}
-          className={`min-w-24 px-3 text-xl outline-offset-[-6px] ${k.quiet ? "border-l border-rule" : "bg-ink text-paper not-first:border-l not-first:border-paper"}`}
-        >
-          {k.label}
-        </button>
-      ))}
+      {/* On a phone the keys that take the figure stand in a row of their own, wide enough for a thumb. */}
+      <div className="contents max-sm:portrait:flex max-sm:portrait:min-h-16 max-sm:portrait:basis-full">
+        {props.keys.map((k) => (
+          <button
+            key={k.label}
+            type="button"
+            onClick={() => props.onTake(k.sign, k.again ?? false)}
+            className={`min-w-24 px-3 text-xl max-sm:portrait:flex-1 outline-offset-[-6px] ${k.quiet ? "border-l border-rule" : "bg-ink text-paper not-first:border-l not-first:border-paper"}`}
+          >
+            {k.label}
+          </button>
+        ))}
+      </div>
     </div>
   );
 };

@@ -1,21 +1,47 @@
 "use client";
 import Link from "next/link";
-import { type ComponentProps, useState } from "react";
+import { type ComponentProps, useEffect, useState } from "react";
+import { sendAll } from "../kept/post-office";
+import { recordIsAway } from "../kept/record-away";
+
+/** ms that it stands there. */
+const TOLD_FOR = 4000;
 
 /**
  * A link to another page of the house. What is needed there is fetched when a finger or pointer comes near, not for
- * every link on the page: a list of forty wheels asked the record eighty times when it was opened.
+ * every link on the page: a list of forty wheels asked the record eighty times when it was opened. While the record is
+ * away the page stays: followed, the link would leave the browser's own error page, and no way back to the walk.
  */
-export const PageLink = (props: Omit<ComponentProps<typeof Link>, "prefetch">) => {
+export const PageLink = (props: Omit<ComponentProps<typeof Link>, "prefetch" | "onNavigate">) => {
   const [near, setNear] = useState(false);
+  const [held, setHeld] = useState(false);
   const comeNear = () => setNear(true);
+  useEffect(() => {
+    if (!held) return;
+    const timer = setTimeout(() => setHeld(false), TOLD_FOR);
+    return () => clearTimeout(timer);
+  }, [held]);
   return (
-    <Link
-      {...props}
-      prefetch={near ? null : false}
-      onPointerEnter={comeNear}
-      onPointerDown={comeNear}
-      onFocus={comeNear}
-    />
+    <>
+      <Link
+        {...props}
+        prefetch={near ? null : false}
+        onPointerEnter={comeNear}
+        onPointerDown={comeNear}
+        onFocus={comeNear}
+        onNavigate={(event) => {
+          if (!recordIsAway()) return;
+          event.preventDefault();
+          setHeld(true);
+          // Asked at once, so that the next tap knows.
+          void sendAll();
+        }}
+      />
+      {held && (
+        <p role="alert" className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-paper p-4 text-xl font-bold">
+          The record cannot be reached: this page stays. The other opens once it answers.
+        </p>
+      )}
+    </>
   );
 };

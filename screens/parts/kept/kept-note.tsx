@@ -38,7 +38,9 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
     <>
       {away && waiting > 0 && (
         <p role="alert" className="shrink-0 border-b border-rule px-4 py-1 text-base" data-testid="kept">
-          {KEPT} Waiting: <b className="font-mono">{waiting}</b>
+          <span className="max-sm:portrait:hidden">{KEPT} Waiting:</span>
+          <span className="sm:hidden landscape:hidden">The record is away. Kept here:</span>{" "}
+          <b className="font-mono">{waiting}</b>
         </p>
       )}
       {refused.map((l) => (

@@ -94,15 +94,17 @@ export const Walk = (props: WalkProps) => {
       <div className="flex min-h-0 flex-1 portrait:flex-col">
         <div
           ref={words}
-          className={`flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8 ${drawing ? "" : LOW}`}
+          className={`flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8 max-sm:portrait:px-4 ${drawing ? "" : LOW}`}
         >
           <div className="flex items-center gap-8">
-            <span className="font-mono text-[144px] leading-none" data-testid="walk-spoke">
+            <span className="font-mono text-[144px] leading-none max-sm:portrait:text-[72px]" data-testid="walk-spoke">
               {spoke === 0 ? "–" : spoke}
             </span>
             {side && (
               <span className="flex items-center gap-4 text-[calc(72px*var(--fit))] leading-none">
-                <SideMark side={side} size={96} />
+                <span className="max-sm:portrait:*:size-14">
+                  <SideMark side={side} size={96} />
+                </span>
                 {sideName}
               </span>
             )}
@@ -110,7 +112,7 @@ export const Walk = (props: WalkProps) => {
           <div data-lines="2" className="text-[calc(96px*var(--fit))] leading-tight font-bold">
             {instruction}
           </div>
-          {detail && <div className="text-2xl">{detail}</div>}
+          {detail && <div className="text-2xl max-sm:portrait:text-lg">{detail}</div>}
           <div data-lines="1" className="text-[calc(72px*var(--fit))] leading-tight">
             {next}
           </div>

@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 
 interface NeedleStripProps {
   /** What the two ends are called: towards which side, or low and high. */
@@ -14,19 +14,32 @@ interface NeedleStripProps {
   readonly onTake: (divisions: number) => void;
 }
 
-const WIDTH = 1200;
+/** px kept free at either end, between figures, and between lines. */
+const EDGE = 40;
+const FIGURE_ROOM = 38;
+const LINE_ROOM = 8;
 
 /** The dial laid flat: one tap where its needle stands is the reading. */
 export const NeedleStrip = ({ ends, reach, division, taken, onTake }: NeedleStripProps) => {
   const box = useRef<SVGSVGElement>(null);
-  const x = (mm: number) => WIDTH / 2 + (mm / reach) * (WIDTH / 2 - 40);
+  const [width, setWidth] = useState(1000);
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => setWidth(element.clientWidth || 1000));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  const half = width / 2 - EDGE;
+  const x = (mm: number) => width / 2 + (mm / reach) * half;
   const most = Math.round(reach / division);
-  const every = [1, 2, 5, 10, 20, 50].find((s) => most / s <= 12) ?? 100;
-  const fine = [1, 2, 5, 10].find((s) => most / s <= 55) ?? 20;
+  // On a narrow screen fewer figures and fewer lines, each as large as ever.
+  const every = [1, 2, 5, 10, 20, 50].find((s) => half / (most / s) >= FIGURE_ROOM) ?? 100;
+  const fine = [1, 2, 5, 10].find((s) => half / (most / s) >= LINE_ROOM) ?? 20;
   const take = (clientX: number) => {
     const at = box.current?.getBoundingClientRect();
     if (!at) return;
-    const mm = ((((clientX - at.left) / at.width) * WIDTH - WIDTH / 2) / (WIDTH / 2 - 40)) * reach;
+    const mm = ((clientX - at.left - width / 2) / half) * reach;
     onTake(Math.max(-most, Math.min(most, Math.round(mm / division))));
   };
   const marks = [...Array(2 * most + 1).keys()].map((i) => i - most);
@@ -42,7 +55,7 @@ export const NeedleStrip = ({ ends, reach, division, taken, onTake }: NeedleStri
         if (e.detail > 0) take(e.clientX);
       }}
     >
-      <svg ref={box} viewBox={`0 0 ${WIDTH} 96`} preserveAspectRatio="none" className="h-full w-full" aria-hidden>
+      <svg ref={box} className="h-full w-full" aria-hidden>
         {marks.map((d) =>
           d % fine === 0 ? (
             <line
@@ -66,7 +79,7 @@ export const NeedleStrip = ({ ends, reach, division, taken, onTake }: NeedleStri
         <text x="6" y="90" fontSize="20" fill="var(--color-ink)">
           {ends[0]}
         </text>
-        <text x={WIDTH - 6} y="90" fontSize="20" textAnchor="end" fill="var(--color-ink)">
+        <text x={width - 6} y="90" fontSize="20" textAnchor="end" fill="var(--color-ink)">
           {ends[1]}
         </text>
         {taken !== null && (
