@@ -5,7 +5,7 @@ import { FINISH_ANSWERS } from "../finish/finish";
 export const NIPPLE_STATES = ["stuck", "slipped", "free"] as const;
 export type NippleState = (typeof NIPPLE_STATES)[number];
 
-const spoke = z.int({ error: "a spoke is a whole number" }).min(1).max(72);
+const spoke = z.int().min(1).max(72);
 
 /** What was done or told at the bench that is no figure of the wheel; each kind by its own fields. */
 export const actSchema = z.discriminatedUnion("what", [
@@ -29,7 +29,7 @@ export const actSchema = z.discriminatedUnion("what", [
   z.object({
     what: z.literal("laced-so-far"),
     /** Steps of the lacing walk that are behind. */
-    steps: z.int({ error: "a count of steps" }).min(0).max(200),
+    steps: z.int().min(0).max(200),
   }),
   z.object({ what: z.literal("nipple-found"), spoke, found: z.enum(NIPPLE_STATES) }),
 ]);

@@ -42,6 +42,7 @@ export const checkReading = (r: Reading, holes: number | null): void => {
         : `${r.spoke} is no spoke of this wheel; 1 to ${most}`,
     );
   const again = workedOut(r);
-  if (again !== null && Math.abs(again - r.value) > SAME)
-    throw new BadInput("value", `${r.value} does not follow from “${r.typed}”: that comes to ${again}`);
+  if (again && !again.ok) throw new BadInput("typed", again.message);
+  if (again?.ok && Math.abs(again.value - r.value) > SAME)
+    throw new BadInput("value", `${r.value} does not follow from “${r.typed}”: that comes to ${again.value}`);
 };

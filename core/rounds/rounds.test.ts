@@ -32,10 +32,11 @@ describe("a stored reading", () => {
           const read = fromTyped({ typed, per, sign, shift });
           if (!read.ok) return;
           const reading = readingOf({ what: "lateral", spoke: 3, value: read.value, typed, per, sign, shift }, "Otto");
-          expect(workedOut(reading)).toBe(read.value);
+          expect(workedOut(reading)).toEqual(read);
           checkReading(reading, HOLES);
           // Stored otherwise than it was typed it is refused, whoever sends it.
           expect(() => checkReading({ ...reading, value: read.value + 0.01 }, HOLES)).toThrow(/does not follow/);
+          expect(() => checkReading({ ...reading, typed: "1/0" }, HOLES)).toThrow(/1\/0/);
         },
       ),
     );

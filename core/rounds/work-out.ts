@@ -30,9 +30,7 @@ export const fromTyped = ({
 };
 
 /** Worked out again from what it keeps; null where a reading was not typed at its place but made from something else. */
-export const workedOut = (reading: Reading): number | null => {
+export const workedOut = (reading: Reading): ReturnType<typeof fromTyped> | null => {
   const { typed, per = null, sign = 1, shift = 0, method = "at-place" } = reading;
-  if (per === null || method !== "at-place") return null;
-  const read = fromTyped({ typed, per, sign, shift });
-  return read.ok ? read.value : null;
+  return per === null || method !== "at-place" ? null : fromTyped({ typed, per, sign, shift });
 };

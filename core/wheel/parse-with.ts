@@ -23,6 +23,8 @@ const given = (input: unknown): string => {
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 };
 
+const ofWhat = (origin: string): string => (origin === "string" ? " letters" : "");
+
 /** Words for what a schema says nothing of itself: what came and what would do. */
 const plainly = (issue: z.core.$ZodRawIssue): string | undefined => {
   if (issue.code === "invalid_type") {
@@ -35,6 +37,10 @@ const plainly = (issue: z.core.$ZodRawIssue): string | undefined => {
     return `${(issue.input as unknown[]).length} entries will not do; give ${issue.minimum} or more`;
   if (issue.code === "too_big" && issue.origin === "array")
     return `${(issue.input as unknown[]).length} entries are too many; give at most ${issue.maximum}`;
+  if (issue.code === "too_small")
+    return `${given(issue.input)} will not do; give ${issue.minimum} or more${ofWhat(issue.origin)}`;
+  if (issue.code === "too_big")
+    return `${given(issue.input)} will not do; give at most ${issue.maximum}${ofWhat(issue.origin)}`;
   if (issue.code === "invalid_union") return `${given(issue.input)} is none of what would do here; see docs/formats`;
   if (issue.code === "invalid_value") return `${given(issue.input)} will not do; give ${issue.values.join(", ")}`;
   return undefined;

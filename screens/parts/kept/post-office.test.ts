@@ -37,11 +37,18 @@ const sharedLocks = () => {
 const record = (meets: (asked: number) => Fate) => {
   const taken: string[] = [];
   const refused = new Set<string>();
+  /** What each job's last letter met. */
+  const last = new Map<string, Fate>();
   let asked = 0;
   const fetched = async (url: string, init?: RequestInit): Promise<Response> => {
-    if (!init?.body) return Response.json({ changes: taken.length });
+    // Asked whether it answers at all, it is as it was a moment ago: down for one is down for all.
+    if (!init?.body)
+      return ["down", "busy"].includes(last.get(/\d/.exec(url)?.[0] ?? "") ?? "")
+        ? new Response("{}", { status: 503 })
+        : Response.json({ changes: taken.length });
     const { id } = JSON.parse(String(init.body));
     const met = meets(asked++);
+    last.set(/\d/.exec(url)?.[0] ?? "", met);
     await Promise.resolve();
     if (met === "not reached") throw new TypeError("failed to fetch");
     if (met === "down") return new Response("{}", { status: 503 });

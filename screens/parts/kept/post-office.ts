@@ -86,7 +86,8 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
       if (sent.state === "later") {
         change({ away: true });
         if (sent.answered) await changeLetter({ ...letter, tries: letter.tries + 1 });
-        if (!(await isPoison(letter))) break;
+        // Not reached at all says nothing of the letter.
+        if (!sent.answered || !(await isPoison(letter))) break;
         const message = "the record answered again and again that it cannot take this";
         await refuse(letter, { field: null, message });
         became.set(letter.at, { state: "refused", field: null, message });
