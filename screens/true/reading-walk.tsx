@@ -174,7 +174,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
             : "the figure, then the side it stands to"
       }
       onBack={() => move(walk.at - 1)}
-      onSkip={() => (rest.check ? rest.skip() : move(walk.at + 1))}
+      onSkip={() => (rest.check ? rest.passOver() : move(walk.at + 1))}
       onLeave={onEnd}
     />
   );

@@ -28,7 +28,7 @@ export const useAfterBreak = (
   readonly shiftOf: (what: WalkKind) => number;
   /** @returns what to say of a place read once more, mm */
   readonly compare: (value: number) => string;
-  readonly skip: () => void;
+  readonly passOver: () => void;
 } => {
   const [checks, setChecks] = useState<readonly Stop[]>(() => {
     if (!again) return [];
@@ -70,6 +70,6 @@ export const useAfterBreak = (
     left: checks.length,
     shiftOf: (what) => shift[what] ?? 0,
     compare,
-    skip: () => setChecks(checks.slice(1)),
+    passOver: () => setChecks(checks.slice(1)),
   };
 };

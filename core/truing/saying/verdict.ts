@@ -1,6 +1,7 @@
 import type { WheelGeometry } from "../../mechanics/elastic-wheel";
 import { isInside, readWhole, standingOf } from "../../rounds/inside-tolerance";
-import { meanReading, type Readings, totalReading } from "../../runout/runout";
+import { placesRead } from "../../rounds/round-readings";
+import { meanReading, totalReading } from "../../runout/runout";
 import { spreadOf } from "../../tension/spread";
 import type { AdviseInput } from "../advise-input";
 import type { BareRim } from "../knowing/bare-rim";
@@ -65,10 +66,9 @@ export const judge = (wheel: Judged): Judgement => {
     isInside({ lateral: run.lateralTir, radial: run.radialTir, offset: null }, tolerance);
 
   // As it stands.
-  const read = (line: Readings | undefined) => (line ?? []).filter((r) => r !== null).length;
   const whole = readWhole(readings, "lateral") && readWhole(readings, "radial");
-  const complete = whole || (read(readings.lateral) >= 3 && read(readings.radial) >= 3);
-  const gauged = read(readings.tension) >= n / 2;
+  const complete = whole || (placesRead(readings.lateral) >= 3 && placesRead(readings.radial) >= 3);
+  const gauged = placesRead(readings.tension) >= n / 2;
   const near = gauged ? NEAR.read : input.tight === undefined ? Number.POSITIVE_INFINITY : NEAR.told;
   const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
   // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
@@ -94,7 +94,8 @@ export const judge = (wheel: Judged): Judgement => {
       ? WORTH.least
       : Math.max(WORTH.least, WORTH.ofTolerance * Math.min(tolerance.lateral, tolerance.radial));
   const nothingRead =
-    read(readings.lateral) + read(readings.radial) + read(readings.tension) === 0 && (readings.offset ?? null) === null;
+    placesRead(readings.lateral) + placesRead(readings.radial) + placesRead(readings.tension) === 0 &&
+    (readings.offset ?? null) === null;
   const worthIt = wheel.begun || (!nothingRead && (gain >= worth || gainsElse));
   const idle = !worthIt || wheel.turns.every((t) => t === 0);
 
