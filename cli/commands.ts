@@ -4,13 +4,15 @@ import { lacingSteps } from "@/core/lacing/steps";
 import { rimLine } from "@/core/runout/line";
 import { harmonics, meanReading, totalReading } from "@/core/runout/runout";
 import { spokeKinds } from "@/core/spoke/kinds";
+import { warningWords } from "@/core/spoke/warning-words";
 import { noteAnswer } from "@/core/tension/note";
 import { readNote } from "@/core/tension/note-input";
 import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { reasonWords } from "@/core/truing/saying/reason-words";
 import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
+import { withSideNames } from "@/core/wheel/side-names";
 import { readWheel } from "@/core/wheel/wheel-file";
 
 const reading = z
@@ -27,7 +29,7 @@ const SIDE_NAMES = { A: "A side", B: "B side" };
 export const commands = {
   spokes: (input: unknown) => {
     const { kinds, warnings } = spokeKinds(readWheel(input));
-    return { spokes: kinds, warnings };
+    return { spokes: kinds, warnings: warnings.map((w) => ({ ...w, text: warningWords(w) })) };
   },
   lace: (input: unknown) => {
     const wheel = readWheel(input);
@@ -56,6 +58,7 @@ export const commands = {
       throw new BadInput(
         "radial",
         `${radial.length} readings do not go with ${lateral.length} lateral ones; give as many of each`,
+        { code: "wrong-count", given: radial.length, wanted: lateral.length },
       );
     const part = (readings: readonly (number | null)[]) => ({
       tir: totalReading(readings),
@@ -66,7 +69,10 @@ export const commands = {
   },
   advise: (input: unknown) => {
     const advice = advise(readAdvise(input));
-    return { ...advice, reasons: advice.reasons.map((r) => ({ ...r, text: withSideNames(r.text, SIDE_NAMES) })) };
+    return {
+      ...advice,
+      reasons: advice.reasons.map((r) => ({ ...r, text: withSideNames(reasonWords(r), SIDE_NAMES) })),
+    };
   },
   tension: (input: unknown) => noteAnswer(readNote(input)),
 } as const;

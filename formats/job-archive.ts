@@ -26,15 +26,18 @@ export const unzipArchive = async (
       },
     });
   } catch {
-    throw new BadInput("archive", "this is no job archive: a zip file that cannot be unpacked; nothing was taken");
+    throw new BadInput("archive", "this is no job archive: a zip file that cannot be unpacked; nothing was taken", {
+      code: "unreadable",
+    });
   }
   const { "job.json": job, ...files } = unpacked;
-  if (!job) throw new BadInput("archive", "job.json is missing in it; nothing was taken");
+  if (!job) throw new BadInput("archive", "job.json is missing in it; nothing was taken", { code: "missing" });
   for (const [name, picture] of Object.entries(files))
-    if (!(await isKeptPhoto(picture))) throw new BadInput("archive.photos", `${name} is no picture; nothing was taken`);
+    if (!(await isKeptPhoto(picture)))
+      throw new BadInput("archive.photos", `${name} is no picture; nothing was taken`, { code: "unreadable" });
   try {
     return { ...JSON.parse(strFromU8(job)), files };
   } catch {
-    throw new BadInput("archive", "job.json in it cannot be read; nothing was taken");
+    throw new BadInput("archive", "job.json in it cannot be read; nothing was taken", { code: "unreadable" });
   }
 };

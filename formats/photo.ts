@@ -24,7 +24,7 @@ const MOST_PIXELS = 120e6;
  */
 export const keepPhoto = async (bytes: Buffer): Promise<KeptPhoto> => {
   const refuse = (why: string): never => {
-    throw new BadInput("photo", `${why}; a JPEG, PNG or WebP picture will do`);
+    throw new BadInput("photo", `${why}; a JPEG, PNG or WebP picture will do`, { code: "unreadable" });
   };
   if (bytes.length === 0) refuse("the file is empty");
   const read = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "truncated" });

@@ -10,7 +10,7 @@ import { misreadings } from "@/core/truing/knowing/misreadings";
 import type { PastRound } from "@/core/truing/knowing/state";
 import type { Advice } from "@/core/truing/saying/advice";
 import { frontOf } from "@/core/truing/solving/front";
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notMeasured, notThere } from "@/core/wheel/bad-input";
 import { saveAdvice } from "@/store/rounds";
 import { readSettings } from "@/store/settings";
 import { type BenchRecord, benchRecord } from "./bench-record";
@@ -50,18 +50,19 @@ const fixedTurns = (round: Round, holes: number): (number | null)[] | null => {
 const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInput> => {
   const [record, { school: usual }] = await Promise.all([benchRecord(jobId), readSettings()]);
   const at = record?.rounds.findIndex((r) => r.id === roundId) ?? -1;
-  if (!record || at < 0) throw new BadInput("round", "there is no such round");
+  if (!record || at < 0) throw notThere("round");
   const { job, wheel, build, rounds, read, taken, acts } = record;
-  if (!wheel)
-    throw new BadInput(build.problem?.name ?? "wheel", build.problem?.message ?? "the wheel is not measured yet");
+  if (!wheel) throw notMeasured(build.problem);
   const { holes } = wheel.rim;
   const tightened = turnsOver(rounds, holes);
   const way = benchWay({ holes, tolerance: job.tolerance, taken, acts, tightened }, usual);
   const readings = withoutEmptyTension(read.readings(rounds[at]));
-  if (placesRead(readings.lateral) < 2)
+  const places = placesRead(readings.lateral);
+  if (places < 2)
     throw new BadInput(
       "readings.lateral",
-      `${placesRead(readings.lateral)} places read; the highest and the lowest are the least to advise on, four and more say much more`,
+      `${places} places read; the highest and the lowest are the least to advise on, four and more say much more`,
+      { code: "out-of-range", given: places, from: 2, to: null },
     );
   const fixed = fixedTurns(rounds[at], holes);
   return {
@@ -84,7 +85,8 @@ const saidWell = <T>(work: () => T): T => {
   try {
     return work();
   } catch (error) {
-    if (error instanceof RimBuckles) throw new BadInput("tension.target", error.message);
+    if (error instanceof RimBuckles)
+      throw new BadInput("tension.target", error.message, { code: "stands-against", what: "rim" });
     throw error;
   }
 };

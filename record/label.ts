@@ -1,7 +1,7 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { LOST_FIGURES } from "@/core/figures/book-in";
-import { withSideNames } from "@/core/truing/saying/explain";
 import { showLength } from "@/core/units/show-length";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { BenchRecord } from "./bench-record";
 
 /** What the label to tie on says: whose wheel, by when, and what was found before the key went on. */

@@ -1,20 +1,23 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { SWG_MM } from "@/core/spoke/gauge";
 import { materialName, planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
-import { withSideNames } from "@/core/truing/saying/explain";
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notMeasured } from "@/core/wheel/bad-input";
 import { figuresOf } from "@/core/wheel/build";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Order, OrderContents } from "@/store/orders";
 import type { JobRecord } from "./job-record";
 
 /** What would be ordered for a job as it is measured now. @throws BadInput when nothing can be */
 export const orderNow = (record: JobRecord): OrderContents => {
   const { wheel, input, problem } = record.build;
-  if (!wheel) throw new BadInput(problem?.name ?? "wheel", problem?.message ?? "these figures do not make a wheel");
+  if (!wheel) throw notMeasured(problem);
   const figures = figuresOf(record.taken);
   const plan = planSpokes(wheel, figures);
   if (plan.stuck)
-    throw new BadInput("order.available", withSideNames(plan.stuck, { A: record.job.sideA, B: record.job.sideB }));
+    throw new BadInput("order.available", withSideNames(plan.stuck, { A: record.job.sideA, B: record.job.sideB }), {
+      code: "stands-against",
+      what: "spokes",
+    });
   return {
     wheel: input,
     figures,

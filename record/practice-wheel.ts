@@ -1,4 +1,4 @@
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notMeasured } from "@/core/wheel/bad-input";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
 import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
 import {
@@ -15,14 +15,15 @@ let kept: { readonly jobId: string; readonly version: number; readonly stand: St
 const standInOf = async (jobId: string, stored: StoredPracticeWheel): Promise<StandInWheel> => {
   if (kept?.jobId === jobId && kept.version === stored.version) return kept.stand;
   const record = await benchRecord(jobId);
-  if (!record?.wheel) throw new BadInput("wheel", "the wheel is not measured yet");
+  if (!record?.wheel) throw notMeasured(record?.build.problem);
   return new StandInWheel(record.wheel, stored.hidden as HiddenWheel, stored.state as StandInState);
 };
 
 /** The practice wheel on a job's stand. @throws BadInput when there is none */
 export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
   const stored = await findPracticeWheel(jobId);
-  if (!stored) throw new BadInput("practice", "no practice wheel is on the stand; put one on first");
+  if (!stored)
+    throw new BadInput("practice", "no practice wheel is on the stand; put one on first", { code: "not-there" });
   const stand = await standInOf(jobId, stored);
   kept = { jobId, version: stored.version, stand };
   return stand;
@@ -31,11 +32,7 @@ export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
 /** Puts a new practice wheel on a job's stand, made like the job's own wheel. @throws BadInput */
 export const mountPracticeWheel = async (jobId: string, seed: number, start: "fresh" | "buckled"): Promise<void> => {
   const record = await benchRecord(jobId);
-  if (!record?.wheel)
-    throw new BadInput(
-      record?.build.problem?.name ?? "wheel",
-      record?.build.problem?.message ?? "there is no such wheel",
-    );
+  if (!record?.wheel) throw notMeasured(record?.build.problem);
   const hidden = hiddenWheel(seed, start);
   await savePracticeWheel(jobId, hidden, new StandInWheel(record.wheel, hidden).state);
 };

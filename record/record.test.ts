@@ -87,7 +87,7 @@ describe("the record", () => {
     expect(besides.filter((e) => e !== null)).toHaveLength(1);
     const clash = (await jobRecord(job.id))?.taken["rim.height"]?.clash;
     expect(new Set([clash?.there.typed, clash?.here.typed])).toEqual(new Set(["31", "29"]));
-    expect((await jobRecord(job.id))?.build.doubts[0].text).toContain("taken twice at once");
+    expect((await jobRecord(job.id))?.build.doubts[0].code).toBe("taken-twice");
     expect((await put("31", clash?.here.id ?? null)).beside).toBeNull();
     const settled = (await jobRecord(job.id))?.taken["rim.height"];
     expect(settled).toMatchObject({ value: 31, clash: null });

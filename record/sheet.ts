@@ -10,7 +10,7 @@ import type { Sheet, SheetLine } from "@/core/sheet/sheet";
 import type { Settings } from "@/core/shop/settings";
 import { sideTensions } from "@/core/tension/balance";
 import { jobTolerance } from "@/core/truing/bench-way";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import { jobFinish } from "./finish";
 import type { JobRecord } from "./job-record";
 

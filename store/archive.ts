@@ -1,7 +1,7 @@
 import type { Knex } from "knex";
 import { actOf, NO_FIGURES, offsetPartOf, sourceOf } from "@/core/acts/old-entries";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { jobChanged } from "./changes";
 import { database } from "./database";
 import { markOfItsOwn } from "./marks";
@@ -75,7 +75,9 @@ const stored = (table: ArchiveTable, column: string, value: unknown): unknown =>
   if (!("date" in value)) return JSON.stringify(value);
   const date = new Date(String(value.date));
   if (Number.isNaN(date.getTime()))
-    throw new BadInput(`archive.${table}.${column}`, `“${String(value.date)}” is no time; nothing was taken`);
+    throw new BadInput(`archive.${table}.${column}`, `“${String(value.date)}” is no time; nothing was taken`, {
+      code: "unreadable",
+    });
   return date;
 };
 
@@ -84,9 +86,9 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
   database().transaction(
     async (trx) => {
       const job = await trx("jobs").where({ id: jobId }).first();
-      if (!job) throw new BadInput("job", "there is no such job");
+      if (!job) throw notThere("job");
       const wheel = await trx("wheels").where({ id: job.wheel_id }).first();
-      if (!wheel) throw new BadInput("job", "its wheel is not there");
+      if (!wheel) throw new BadInput("job", "its wheel is not there", { code: "not-there" });
       const rounds = (await trx("rounds").where({ job_id: jobId }).select("id")).map((r) => r.id);
       const orders = (await trx("orders").where({ job_id: jobId }).select("id")).map((r) => r.id);
       const files: Record<string, Uint8Array> = {};
@@ -191,6 +193,7 @@ const checkParents = ({ tables }: JobArchive): void => {
       throw new BadInput(
         `archive.${name}`,
         `it holds ${tables[name].length} ${name}; a job archive holds one; nothing was taken`,
+        { code: "wrong-count", given: tables[name].length, wanted: 1 },
       );
   for (const { name } of TABLES) {
     const belongs = PARENTS[name];
@@ -202,6 +205,7 @@ const checkParents = ({ tables }: JobArchive): void => {
       throw new BadInput(
         `archive.${name}`,
         `line ${odd + 1} belongs to none of the ${parent} in the archive; nothing was taken`,
+        { code: "stands-against", what: parent },
       );
   }
 };
@@ -214,7 +218,9 @@ export const previewArchive = async (given: JobArchive | OldArchive): Promise<Ar
 const checkedArchive = (given: JobArchive | OldArchive): JobArchive => {
   const archive = asOfNow(given);
   if (!isArchive(archive))
-    throw new BadInput("archive", "this is no job archive of Tall Compass, version 1 or 2; nothing was taken");
+    throw new BadInput("archive", "this is no job archive of Tall Compass, version 1 or 2; nothing was taken", {
+      code: "unreadable",
+    });
   checkParents(archive);
   return archive;
 };
@@ -229,6 +235,7 @@ const preview = async (archive: JobArchive): Promise<ArchivePreview> => {
       throw new BadInput(
         `archive.${name}`,
         `line ${ids.findIndex((id) => !/^[0-9a-f-]{36}$/.test(id)) + 1} has no id of its own; nothing was taken`,
+        { code: "missing" },
       );
     rows[name] = ids.length;
     if (ids.length > 0) held += (await database()(name).whereIn(key, ids).select(key)).length;
@@ -263,7 +270,9 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
           for (const part of PHOTO_BYTES) {
             const bytes = archive.files[`photos/${String(row.id)}-${part}`];
             if (!bytes)
-              throw new BadInput("archive.photos", `the picture ${String(row.id)} is missing; nothing was taken`);
+              throw new BadInput("archive.photos", `the picture ${String(row.id)} is missing; nothing was taken`, {
+                code: "missing",
+              });
             values[part] = Buffer.from(bytes);
           }
         const key = name === "builds" ? "job_id" : "id";

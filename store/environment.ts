@@ -30,5 +30,5 @@ export const environment = (given: Readonly<Record<string, string | undefined>> 
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   const name = String(issue.path[0]);
-  throw new BadInput(name, `${name}=${given[name]} will not do; give ${issue.message}`);
+  throw new BadInput(name, `${name}=${given[name]} will not do; give ${issue.message}`, { code: "unreadable" });
 };

@@ -45,6 +45,7 @@ export const markIsTaken = (mark: string, told: string): BadInput =>
   new BadInput(
     "mark",
     `“${mark}” is here already: ${told}. Take it once more and this visit joins that wheel; another mark keeps the two apart.`,
+    { code: "stands-against", what: "mark" },
   );
 
 /** This visit is one of that wheel; a wheel and a customer made for it alone go. */

@@ -11,7 +11,11 @@ const MOST_MB = 1;
 export const readBytes = async (request: Request, mostMb: number, field = ""): Promise<Buffer> => {
   const most = mostMb * 1024 * 1024;
   const tooMuch = (bytes: number) =>
-    new BadInput(field, `${(bytes / 1048576).toFixed(0)} MB is too much; at most ${mostMb} MB is taken`);
+    new BadInput(field, `${(bytes / 1048576).toFixed(0)} MB is too much; at most ${mostMb} MB is taken`, {
+      code: "too-large",
+      given: bytes,
+      most,
+    });
   const announced = Number(request.headers.get("content-length") ?? 0);
   if (announced > most) throw tooMuch(announced);
   const chunks: Uint8Array[] = [];
@@ -37,7 +41,7 @@ export const readBody = async <S extends z.ZodType>(request: Request, schema: S)
   try {
     document = JSON.parse(bytes.toString("utf8"));
   } catch {
-    throw new BadInput("", "this is not JSON; nothing was changed");
+    throw new BadInput("", "this is not JSON; nothing was changed", { code: "unreadable" });
   }
   return parseWith(schema, document);
 };
@@ -48,8 +52,7 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
     return Response.json((await work()) ?? { ok: true });
   } catch (thrown) {
     const error = refusedByDatabase(thrown) ?? thrown;
-    if (error instanceof BadInput)
-      return Response.json({ error: { path: error.path, message: error.message } }, { status: 400 });
+    if (error instanceof BadInput) return Response.json({ error: error.told }, { status: 400 });
     if (error instanceof StaleCopy)
       return Response.json(
         { error: { path: "version", message: error.message }, stored: error.stored, given: error.given },

@@ -5,39 +5,26 @@ import { flangesApart } from "../hub/flange";
 import { circlePerChord, holeCircleSums } from "../hub/hole-circle";
 import { placeSpokes } from "../lacing/placement";
 import { type Ledger, ledger } from "../ledger/ledger";
-import type { Taken } from "../measurement/taken";
+import type { Entry, Taken } from "../measurement/taken";
 import { ACROSS_SD, type ErdSum } from "../rim/effective-rim-diameter";
 import { erdAgainstSize } from "../rim/rim-size";
 import type { Side, Wheel } from "../wheel/wheel-file";
+import type { Doubt, Quantity } from "./doubt";
 import { explainOldSpokes, type OldSpoke } from "./old-spokes";
 import { type Disagreement, type Estimate, findSlip } from "./slip";
 
-/** Something that looks wrong: shown beside the line it concerns, never in the way. */
-export interface Doubt {
-  /** The figure to take again. */
-  readonly figure: string;
-  readonly text: string;
-  /** The figure that raised it, where that is another one. */
-  readonly raisedBy?: string;
-}
-
-const tell = (d: Disagreement, what: string): Doubt[] => {
+const tell = (d: Disagreement, quantity: Quantity): Doubt[] => {
   const [one, other] = d.between;
-  const differ = `${what}: ${one.way ?? one.title} makes ${one.total.toFixed(1)}, ${other.way ?? other.title} ${other.total.toFixed(1)}; they differ by ${d.by.toFixed(1)} mm.`;
+  const way = (l: Ledger) => ({ way: l.way ?? l.title, total: l.total });
+  const said = { quantity, between: [way(one), way(other)] as const, by: d.by };
   if (d.slips.length === 0)
-    return [
-      {
-        figure: one.terms[0].figure ?? "",
-        text: `${differ} No single slip explains it; take both again.`,
-      },
-    ];
-  return d.slips.map((s, i) => ({
-    figure: s.figure,
-    text: i === 0 ? `${differ} ${sentence(s.text)}.` : `Or: ${s.text}.`,
+    return [{ code: "differ", figure: one.terms[0].figure ?? "", figures: { ...said, slip: null, another: false } }];
+  return d.slips.map((slip, i) => ({
+    code: "differ" as const,
+    figure: slip.figure,
+    figures: { ...said, slip, another: i > 0 },
   }));
 };
-
-const sentence = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
 
 /** The ways to one effective rim diameter, and what disagrees. The stamped size helps to tell which is the odd one. */
 export const erdDisagreement = (read: FigureReader, sums: readonly ErdSum[]): Disagreement | null => {
@@ -77,8 +64,9 @@ const flangeDoubts = (read: FigureReader): Doubt[] => {
   if (apart.total <= 0)
     return [
       {
+        code: "flanges-cross",
         figure: "hub.A.fromFace",
-        text: `The two flanges would cross: ${apart.terms.map((t) => t.value.toFixed(1)).join(" − ")} leaves ${apart.total.toFixed(1)} between them.`,
+        figures: { terms: apart.terms.map((t) => t.value), apart: apart.total },
       },
     ];
   if (!read.has("hub.flangeToFlange")) return [];
@@ -87,7 +75,7 @@ const flangeDoubts = (read: FigureReader): Doubt[] => {
     { ledger: apart, sd: 0.4 },
     { ledger: measured, sd: 0.3 },
   ]);
-  return found ? tell(found, "Flange to flange") : [];
+  return found ? tell(found, { of: "flange-to-flange" }) : [];
 };
 
 const holeCircleDoubts = (read: FigureReader, side: Side, holes: number): Doubt[] => {
@@ -98,27 +86,26 @@ const holeCircleDoubts = (read: FigureReader, side: Side, holes: number): Doubt[
     const span = Number(read.figures[`hub.${side}.chordSpan`]);
     const chord = read.figures[`hub.${side}.chord`];
     const other = sums.find((s) => s.terms[0].figure !== `hub.${side}.chord`);
-    const miscount = [span - 1, span + 1].find(
+    const agrees = [span - 1, span + 1].find(
       (k) => k >= 1 && k < holes && other && Math.abs(Number(chord) * circlePerChord(k, holes) - other.total) < 1.2,
     );
-    doubts.push(
-      ...(miscount
-        ? [
-            {
-              figure: `hub.${side}.chordSpan`,
-              text: `{${side}} hole circle: the chord makes ${sums.at(-1)?.total.toFixed(1)}, the other way ${other?.total.toFixed(1)}. Counted over ${miscount} holes instead of ${span} they agree.`,
-            },
-          ]
-        : tell(found, `{${side}} hole circle`)),
-    );
+    const last = sums.at(-1);
+    if (agrees !== undefined && other && last)
+      doubts.push({
+        code: "chord-miscounted",
+        figure: `hub.${side}.chordSpan`,
+        figures: { side, chord: last.total, other: other.total, counted: span, agrees },
+      });
+    else doubts.push(...tell(found, { of: "hole-circle", side }));
   }
   if (sums.length > 0) {
     const pitch = Math.PI * (sums[0].total / holes);
     const hole = read.number(`hub.${side}.holeDiameter`);
     if (pitch < 1.5 * hole)
       doubts.push({
+        code: "holes-crowded",
         figure: `hub.${side}.holeCircle`,
-        text: `{${side}}: ${holes} holes of ${hole.toFixed(1)} on a circle of ${sums[0].total.toFixed(1)} stand ${pitch.toFixed(1)} apart, hardly room between them. Circle, or count?`,
+        figures: { side, holes, hole, circle: sums[0].total, pitch },
       });
   }
   return doubts;
@@ -132,8 +119,9 @@ const mixedUp = (read: FigureReader): Doubt[] => {
   return a < b
     ? [
         {
+          code: "circles-changed-over",
           figure: "hub.A.holeCircle",
-          text: `The hole circle is larger on the {B} (${b.toFixed(0)}) than on the {A} (${a.toFixed(0)}); a ${read.word("hub.kind")} hub has the drum's flange the larger. Left and right mixed up?`,
+          figures: { A: a, B: b, hub: read.word("hub.kind") },
         },
       ]
     : [];
@@ -151,7 +139,7 @@ const offsetDoubts = (
   const wide = (l: Ledger) => (l.terms.length > 2 ? 0.5 : 0.35);
   const ways = [...(read.has("offset.found") && found ? [found] : []), ...sums];
   const differ = findSlip(ways.map((s) => ({ ledger: s, sd: wide(s) })));
-  if (differ) doubts.push(...tell(differ, "Offset as found"));
+  if (differ) doubts.push(...tell(differ, { of: "offset-found" }));
   const mean = (side: Side) => {
     const own = samples.filter((s) => s.flange === side).map((s) => s.length);
     return own.length > 0 ? own.reduce((a, b) => a + b, 0) / own.length : null;
@@ -166,35 +154,29 @@ const offsetDoubts = (
     const mirrored = Math.abs(found.total + midway) < 1 && Math.abs(found.total) > 1;
     if (Math.abs(found.total - midway) > 2)
       doubts.push({
+        code: "not-midway",
         figure: "offset.found",
-        text: `Old spokes of one length on both sides put the rim midway between the flanges, ${side(midway)}; the offset as found says ${side(found.total)}.${mirrored ? " Left and right mixed up?" : ""}`,
+        figures: { midway, found: found.total, mirrored },
       });
   }
   return doubts;
 };
 
-const side = (mm: number): string =>
-  Math.abs(mm) < 0.05 ? "0.0 from the hub's middle" : `${Math.abs(mm).toFixed(1)} to {${mm > 0 ? "A" : "B"}}`;
-
 /** A straight spoke leaves along its bore: what the crosses would ask of the bore against how it was drilled. */
 const boreDoubts = (read: FigureReader, wheel: Wheel): Doubt[] => {
   if (wheel.hub.seat !== "straight") return [];
   const spokes = placeSpokes(wheel);
-  return (["A", "B"] as const).flatMap((s) => {
+  return (["A", "B"] as const).flatMap((s): Doubt[] => {
     const name = `hub.${s}.bore`;
     const spoke = spokes.find((p) => p.flange === s);
     if (!read.has(name) || !spoke) return [];
     const [hx, hy] = spoke.hubPoint;
     const [dx, dy] = [spoke.rimPoint[0] - hx, spoke.rimPoint[1] - hy];
-    const along = (Math.acos((hx * dx + hy * dy) / (Math.hypot(hx, hy) * Math.hypot(dx, dy))) * 180) / Math.PI;
+    const asked = (Math.acos((hx * dx + hy * dy) / (Math.hypot(hx, hy) * Math.hypot(dx, dy))) * 180) / Math.PI;
     const bore = read.number(name);
-    return Math.abs(along - bore) > 6
-      ? [
-          {
-            figure: `lacing.${s}.cross`,
-            text: `{${s}}: ${wheel.lacing[s].cross} cross leaves the hub ${along.toFixed(0)}° off the radius, the bores stand at ${bore.toFixed(0)}°. Another cross, or the angle again?`,
-          },
-        ]
+    const { cross } = wheel.lacing[s];
+    return Math.abs(asked - bore) > 6
+      ? [{ code: "bore", figure: `lacing.${s}.cross`, figures: { side: s, cross, asked, bore } }]
       : [];
   });
 };
@@ -202,45 +184,30 @@ const boreDoubts = (read: FigureReader, wheel: Wheel): Doubt[] => {
 /** What is taken several times: one that stands apart, a rim that is not round. */
 const repeatDoubts = (taken: Readonly<Record<string, Taken>>): Doubt[] =>
   Object.entries(taken).flatMap(([name, t]) => {
-    const label = FIGURES[name]?.label ?? name;
     const doubts: Doubt[] = [];
+    const put = (e: Entry) => ({ typed: e.typed, who: e.who });
     if (t.clash)
       doubts.push({
+        code: "taken-twice",
         figure: name,
-        text: `${sentence(label)} was taken twice at once: ${t.clash.there.typed}${by(t.clash.there.who)} and ${t.clash.here.typed}${by(t.clash.here.who)}. The later one counts until somebody says which is right.`,
+        figures: { there: put(t.clash.there), here: put(t.clash.here) },
       });
     if (t.odd)
-      doubts.push({
-        figure: name,
-        text: `${sentence(label)}: ${t.odd.typed} stands apart from the other ${t.counting.length - 1}. Leave it out, or take it again.`,
-      });
+      doubts.push({ code: "odd", figure: name, figures: { typed: t.odd.typed, others: t.counting.length - 1 } });
     else if (t.spread !== null && t.spread > 1)
-      doubts.push({
-        figure: name,
-        text: `${sentence(label)}: the repeats lie ${t.spread.toFixed(1)} mm apart; take it once more.`,
-      });
-    if (t.outOfRound !== null && t.outOfRound > 1.5 && /Diameter$/.test(name))
-      doubts.push({
-        figure: name,
-        text: `${sentence(label)}: ${t.outOfRound.toFixed(1)} mm out of round over ${t.places.length} places. A misread place, or a rim that is not round.`,
-      });
+      doubts.push({ code: "repeats", figure: name, figures: { spread: t.spread } });
+    if (t.outOfRound !== null && t.outOfRound > 1.5 && FIGURES[name]?.round)
+      doubts.push({ code: "out-of-round", figure: name, figures: { by: t.outOfRound, places: t.places.length } });
     return doubts;
   });
 
-const by = (who: string): string => (who ? ` (${who})` : "");
-
 /** Figures so far from what is usual that they may be read in the wrong unit; kept all the same. */
 const unlikelyDoubts = (read: FigureReader): Doubt[] =>
-  Object.entries(read.figures).flatMap(([name, value]) => {
+  Object.entries(read.figures).flatMap(([name, value]): Doubt[] => {
     const figure = FIGURES[name];
     if (!figure?.likely || typeof value !== "number" || (value >= figure.likely[0] && value <= figure.likely[1]))
       return [];
-    return [
-      {
-        figure: name,
-        text: `${sentence(figure.label)}: ${Number(value.toFixed(2))} is unusual; mostly ${figure.likely[0]} to ${figure.likely[1]}.`,
-      },
-    ];
+    return [{ code: "unlikely", figure: name, figures: { value, from: figure.likely[0], to: figure.likely[1] } }];
   });
 
 /** All that is known of the wheel, for checking each part of it against the others. */
@@ -271,23 +238,26 @@ export const doubts = (w: CheckedTogether): Doubt[] => {
   const all: Doubt[] = [
     ...repeatDoubts(w.taken),
     ...unlikelyDoubts(read),
-    ...(erd ? tell(erd, "Effective rim diameter") : []),
-    ...(size ? [{ figure: w.erd.terms[0].figure ?? "", text: size }] : []),
+    ...(erd ? tell(erd, { of: "erd" }) : []),
+    ...(size ? [{ ...size, figure: w.erd.terms[0].figure ?? "" }] : []),
     ...flangeDoubts(read),
     ...holeCircleDoubts(read, "A", read.number("hub.A.holes")),
     ...holeCircleDoubts(read, "B", read.number("hub.B.holes")),
     ...mixedUp(read),
-    ...explained.map((e, i) => ({
-      figure: e.figure === "rim.outsideDiameter" ? (w.erd.terms[0].figure ?? e.figure) : e.figure,
+    ...explained.map((explanation, i) => ({
+      code: "old-spokes" as const,
+      figure:
+        explanation.figure === "rim.outsideDiameter"
+          ? (w.erd.terms[0].figure ?? explanation.figure)
+          : explanation.figure,
       raisedBy: "sample.A.out",
-      text:
-        i === 0
-          ? `The old spokes do not fit what was measured. One thing would explain them all: ${e.text}.`
-          : `Or: ${e.text}.`,
+      figures: { explanation, another: i > 0 },
     })),
     ...offsetDoubts(read, w.found, w.toCentre, w.offsetSums, samples),
     ...(asFound ? boreDoubts(read, asFound) : []),
-    ...(drum ? [{ figure: w.taken["drum.after"] ? "drum.after" : "drum.before", text: drum }] : []),
+    ...(drum ? [{ ...drum, figure: w.taken["drum.after"] ? "drum.after" : "drum.before" }] : []),
   ];
-  return all.filter((d, i) => all.findIndex((e) => e.text === d.text) === i);
+  // Found by two checks, told once.
+  const found = ({ code, figures }: Doubt) => JSON.stringify([code, figures]);
+  return all.filter((d, i) => all.findIndex((e) => found(e) === found(d)) === i);
 };

@@ -52,14 +52,19 @@ export const erdFromOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): number
   return each.length > 0 ? each.reduce((a, b) => a + b, 0) / each.length : null;
 };
 
+/** What, if it were wrong, would explain the samples: a dimension `by` mm, other crosses, or the sides changed over. */
+type Suspect =
+  | { readonly code: "dimension"; readonly label: string; readonly by: number }
+  | { readonly code: "cross"; readonly side: Side; readonly cross: number; readonly planned: number }
+  | { readonly code: "sides" };
+
 /** One thing that, if it were wrong, would bring every sample's length to what is worked out. */
-export interface Explanation {
+export type Explanation = Suspect & {
   /** The figure to take again. */
   readonly figure: string;
-  readonly text: string;
   /** mm, what is left between samples and lengths. */
   readonly left: number;
-}
+};
 
 /** mm: samples nearer than this to their lengths say nothing against the measurements (a spoke is cut to ±0.5). */
 const FITS = 0.8;
@@ -88,8 +93,8 @@ export const explainOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): Explan
   const now = compare(wheel);
   if (!now || now.length < 2 || Math.max(...now.map(Math.abs)) <= FITS) return [];
   const found: Explanation[] = [];
-  const offer = (figure: string, text: string, left: readonly number[] | null) => {
-    if (left && Math.max(...left.map(Math.abs)) <= FITS) found.push({ figure, text, left: rms(left) });
+  const offer = (figure: string, suspect: Suspect, left: readonly number[] | null) => {
+    if (left && Math.max(...left.map(Math.abs)) <= FITS) found.push({ ...suspect, figure, left: rms(left) });
   };
   for (const dimension of DIMENSIONS) {
     const suspect = SUSPECTS[dimension.figure];
@@ -107,12 +112,7 @@ export const explainOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): Explan
       by += slope.reduce((a, s, i) => a + s * (residual as number[])[i], 0) / size;
       residual = Math.abs(by) <= d.most ? compare(d.with(wheel, by)) : null;
     }
-    if (residual)
-      offer(
-        d.figure,
-        `${d.label}${d.figure === "offset.found" ? " to {A}" : ""} ${Math.abs(by).toFixed(1)} mm ${by > 0 ? "more" : "less"}`,
-        residual,
-      );
+    if (residual) offer(d.figure, { code: "dimension", label: d.label, by }, residual);
   }
   for (const side of ["A", "B"] as const)
     for (const by of [-1, 1]) {
@@ -120,13 +120,13 @@ export const explainOldSpokes = (wheel: Wheel, old: readonly OldSpoke[]): Explan
       if (cross < 0 || cross > mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle)) continue;
       offer(
         `lacing.${side}.cross`,
-        `{${side}}: ${cross} cross instead of ${wheel.lacing[side].cross}`,
+        { code: "cross", side, cross, planned: wheel.lacing[side].cross },
         compare({ ...wheel, lacing: { ...wheel.lacing, [side]: { cross } } }),
       );
     }
   offer(
     "sample.A.out",
-    "the two sides mixed up: these are the other side's spokes",
+    { code: "sides" },
     compare(
       wheel,
       old.map((o) => ({ ...o, flange: o.flange === "A" ? "B" : "A" })),

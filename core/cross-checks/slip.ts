@@ -14,17 +14,36 @@ export interface Estimate {
 }
 
 export type SlipKind = "sign" | "doubling" | "inch" | "hundredths" | "digits";
+/** Which way round it was made; `own-…`: inside somebody's own total. */
+export type SlipHow =
+  | "sign"
+  | "taken-off"
+  | "half"
+  | "both-ends"
+  | "inches-as-mm"
+  | "mm-as-inches"
+  | "thou-as-hundredths"
+  | "hundredths-as-thou"
+  | "swapped"
+  | "own-taken-off"
+  | "own-put-on"
+  | "own-once";
 
-/** One mistake that would explain why two ways disagree. */
+/** One mistake that would explain why two ways disagree. `slipWords` says it. */
 export interface Slip {
   readonly kind: SlipKind;
+  readonly how: SlipHow;
   /** The figure to take again. */
   readonly figure: string;
   /** mm of the disagreement that it explains. */
   readonly explains: number;
-  /** mm, what the figure would have been. */
+  /** What the line is called in its sum; mm, what it says and what it would have been. */
+  readonly label: string;
+  readonly value: number;
   readonly meant: number;
-  readonly text: string;
+  /** Two figures changed places: as typed, and as it was meant. */
+  readonly typed?: string;
+  readonly swapped?: string;
 }
 
 export interface Disagreement {
@@ -46,14 +65,14 @@ const ALSO = 3;
 
 interface Guess {
   readonly kind: SlipKind;
+  readonly how: SlipHow;
   readonly term: Term;
   readonly meant: number;
-  readonly text: string;
+  /** As the figure was meant, where two of its digits changed places. */
+  readonly swapped?: string;
   /** A slip in somebody's own total moves only that. */
   readonly onlyGiven?: { readonly by: number };
 }
-
-const figures = (x: number): string => String(Number(x.toFixed(2)));
 
 /** Two neighbouring figures changed places: each way to change them back. */
 const swaps = (typed: string): string[] => {
@@ -72,51 +91,24 @@ const swaps = (typed: string): string[] => {
 const guessesFor = (term: Term, terms: readonly Term[]): Guess[] => {
   const figure = term.figure ? FIGURES[term.figure] : undefined;
   if (!figure || term.assumed || term.value === 0) return [];
-  const { label, value } = term;
+  const { value } = term;
   const once = terms.every((t) => t.figure !== term.figure || Math.abs(t.times) <= 1);
+  const neverBelow = value < 0 && (figure.likely?.[0] ?? -1) >= 0;
   const guesses: Guess[] = [
-    {
-      kind: "sign",
-      term,
-      meant: -value,
-      text: value < 0 && (figure.likely?.[0] ?? -1) >= 0 ? `${label} taken off instead of on` : `${label}: wrong sign`,
-    },
+    { kind: "sign", how: neverBelow ? "taken-off" : "sign", term, meant: -value },
     once
-      ? {
-          kind: "doubling",
-          term,
-          meant: 2 * value,
-          text: `${label}: half of it put down (${figures(value)} for ${figures(2 * value)})`,
-        }
-      : {
-          kind: "doubling",
-          term,
-          meant: value / 2,
-          text: `${label}: both ends put down (${figures(value)} for ${figures(value / 2)}); it is doubled here`,
-        },
+      ? { kind: "doubling", how: "half", term, meant: 2 * value }
+      : { kind: "doubling", how: "both-ends", term, meant: value / 2 },
   ];
   if (term.unit === "mm" || term.unit === undefined) {
-    guesses.push({ kind: "inch", term, meant: value * 25.4, text: `${label}: inches put down as mm` });
-    guesses.push({
-      kind: "hundredths",
-      term,
-      meant: value * 2.54,
-      text: `${label}: thou put down as hundredths of a mm`,
-    });
+    guesses.push({ kind: "inch", how: "inches-as-mm", term, meant: value * 25.4 });
+    guesses.push({ kind: "hundredths", how: "thou-as-hundredths", term, meant: value * 2.54 });
   }
-  if (term.unit === "inch")
-    guesses.push({ kind: "inch", term, meant: value / 25.4, text: `${label}: mm put down as inches` });
-  if (term.unit === "thou")
-    guesses.push({
-      kind: "hundredths",
-      term,
-      meant: value / 2.54,
-      text: `${label}: hundredths of a mm put down as thou`,
-    });
-  for (const typed of term.typed && !term.typed.includes("/") ? swaps(term.typed) : []) {
-    const read = readLength(typed, term.unit);
-    if (read.ok)
-      guesses.push({ kind: "digits", term, meant: read.mm, text: `${label}: “${term.typed}” put down for ${typed}` });
+  if (term.unit === "inch") guesses.push({ kind: "inch", how: "mm-as-inches", term, meant: value / 25.4 });
+  if (term.unit === "thou") guesses.push({ kind: "hundredths", how: "hundredths-as-thou", term, meant: value / 2.54 });
+  for (const swapped of term.typed && !term.typed.includes("/") ? swaps(term.typed) : []) {
+    const read = readLength(swapped, term.unit);
+    if (read.ok) guesses.push({ kind: "digits", how: "swapped", term, meant: read.mm, swapped });
   }
   return guesses;
 };
@@ -130,9 +122,9 @@ const guessesInside = (estimates: readonly Estimate[]): Guess[] =>
     .flatMap((term): Guess[] => {
       const signed: Guess = {
         kind: "sign",
+        how: term.times > 0 ? "own-taken-off" : "own-put-on",
         term,
         meant: term.value,
-        text: `own sum: ${term.label} ${term.times > 0 ? "taken off instead of on" : "put on instead of taken off"}`,
         onlyGiven: { by: 2 * term.times * term.value },
       };
       return Math.abs(term.times) === 2
@@ -140,9 +132,9 @@ const guessesInside = (estimates: readonly Estimate[]): Guess[] =>
             signed,
             {
               kind: "doubling",
+              how: "own-once",
               term,
               meant: term.value,
-              text: `own sum: ${term.label} counted once instead of twice`,
               onlyGiven: { by: (term.times / 2) * term.value },
             },
           ]
@@ -229,10 +221,13 @@ export const findSlip = (estimates: readonly Estimate[]): Disagreement | null =>
       const explains = Math.max(...after.map((t, i) => Math.abs(t - totals[i])));
       return {
         kind: guess.kind,
+        how: guess.how,
         figure: guess.term.figure ?? "",
         explains,
+        label: guess.term.label,
+        value: guess.term.value,
         meant: guess.meant,
-        text: `${guess.text} would explain ${explains.toFixed(1)} of it`,
+        ...(guess.swapped === undefined ? {} : { typed: guess.term.typed, swapped: guess.swapped }),
       };
     });
   return { by: worst.by, between: [estimates[worst.pair[0]].ledger, estimates[worst.pair[1]].ledger], slips };

@@ -149,6 +149,8 @@ export const KIND_FIGURES: readonly Figure[] = takenIn("book-in", [
     label: "rim holes",
     how: "count them; they go round in fours",
     kind: "count",
+    can: { from: 12, to: 72, cannot: "holes cannot be laced; a rim has 12 to 72, mostly 36 or 40" },
+    inFours: true,
     picture: "count",
     likely: [28, 48],
   },

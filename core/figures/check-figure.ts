@@ -1,12 +1,42 @@
 import { SWG_MM } from "../spoke/gauge";
 import type { LengthUnit } from "../units/lengths";
 import { readLength } from "../units/read-number";
+import type { Refusal } from "../wheel/bad-input";
 import { FIGURES } from "./all-figures";
-import { mostPlaces } from "./figure";
+import { type Figure, mostPlaces } from "./figure";
 
 export type CheckedFigure =
   | { readonly ok: true; readonly value: number | null; readonly unit: string; readonly doubt?: string }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly message: string; readonly refusal: Refusal };
+
+const MOST_LETTERS = 1000;
+/** mm; no part of a motorcycle's wheel is longer. */
+const LONGEST = 5000;
+const UNIT = { force: "N", angle: "°", count: "", number: "" } as const;
+
+const no = (message: string, refusal: Refusal): CheckedFigure => ({ ok: false, message, refusal });
+
+/** What a figure of its kind can never be; null when it can. */
+const cannotBe = (figure: Figure, value: number, typed: string): CheckedFigure | null => {
+  const outside = (message: string, from: number | null, to: number | null) =>
+    no(message, { code: "out-of-range", given: value, from, to });
+  if (figure.kind === "count" && !Number.isInteger(value))
+    return no(`“${typed}” is not a whole number; count again`, { code: "unreadable" });
+  if (figure.can && (value < figure.can.from || value > figure.can.to))
+    return outside(`${value} ${figure.can.cannot}`, figure.can.from, figure.can.to);
+  if (figure.inFours && value % 4 !== 0)
+    return no(`${value} holes do not divide by four; they go round in fours, two to each flange: 32, 36, 40 will do`, {
+      code: "stands-against",
+      what: "fours",
+    });
+  if (figure.kind === "angle" && Math.abs(value) > 360)
+    return outside(`${typed} degrees is more than once round; 0 to 90 will do`, -360, 360);
+  if (figure.kind === "force" && value <= 0)
+    return outside(`${value} N holds nothing; give the tension wanted, such as 2000`, 0, null);
+  if (figure.kind === "length" && Math.abs(value) > LONGEST)
+    return outside(`${typed} is ${value.toFixed(0)} mm, no part of a wheel; check the unit`, -LONGEST, LONGEST);
+  return null;
+};
 
 /**
  * Reads what was typed for a figure. Only what cannot be read, or can never be, is refused; what is merely unlikely is
@@ -17,58 +47,45 @@ export type CheckedFigure =
  */
 export const checkFigure = (name: string, typed: string, unit: LengthUnit, place = 0): CheckedFigure => {
   const figure = FIGURES[name];
-  if (!figure) return { ok: false, message: `“${name}” is not a figure of a wheel` };
+  if (!figure) return no(`“${name}” is not a figure of a wheel`, { code: "not-there" });
   const most = mostPlaces(figure);
   if (!Number.isInteger(place) || place < 0 || place > most)
-    return {
-      ok: false,
-      message: most
+    return no(
+      most
         ? `place ${place} will not do; ${figure.label} is taken at places 1 to ${most}`
         : `place ${place} will not do; ${figure.label} is taken at one place only`,
-    };
-  if (typed.length > 1000) return { ok: false, message: `${typed.length} letters are too many; 1000 fit` };
+      { code: "out-of-range", given: place, from: most ? 1 : 0, to: most },
+    );
+  if (typed.length > MOST_LETTERS)
+    return no(`${typed.length} letters are too many; ${MOST_LETTERS} fit`, {
+      code: "too-large",
+      given: typed.length,
+      most: MOST_LETTERS,
+    });
   if (figure.kind === "text") return { ok: true, value: null, unit: "text" };
   if (figure.kind === "choice") {
-    const found = figure.choices?.some((c) => c.value === typed);
-    return found
+    const offered = (figure.choices ?? []).map((c) => c.value);
+    return offered.includes(typed)
       ? { ok: true, value: null, unit: "choice" }
-      : { ok: false, message: `“${typed}” is not one of ${figure.choices?.map((c) => c.value).join(", ")}` };
+      : no(`“${typed}” is not one of ${offered.join(", ")}`, { code: "not-offered", given: typed, offered });
   }
-  // A wire is told by its gauge as often as by its thickness.
-  const gauge = name === "spoke.diameter" ? /^\s*(\d{1,2})\s*(?:swg|g|gauge)\s*$/i.exec(typed) : null;
+  const gauge = figure.wire ? /^\s*(\d{1,2})\s*(?:swg|g|gauge)\s*$/i.exec(typed) : null;
   if (gauge) {
     const mm = SWG_MM[Number(gauge[1])];
     return mm === undefined
-      ? { ok: false, message: `“${typed}” is no gauge kept here; 8 to 16 swg, or the thickness in mm` }
+      ? no(`“${typed}” is no gauge kept here; 8 to 16 swg, or the thickness in mm`, {
+          code: "not-offered",
+          given: typed,
+          offered: Object.keys(SWG_MM),
+        })
       : { ok: true, value: mm, unit: "swg" };
   }
   const read = readLength(typed, figure.kind === "length" ? unit : "mm");
-  if (!read.ok) return { ok: false, message: read.message };
+  if (!read.ok) return no(read.message, { code: "unreadable" });
   const value = figure.kind === "length" ? read.mm : read.value;
-  if (figure.kind === "count") {
-    if (!Number.isInteger(value)) return { ok: false, message: `“${typed}” is not a whole number; count again` };
-    if (name === "rim.holes") {
-      if (value < 12 || value > 72)
-        return { ok: false, message: `${value} holes cannot be laced; a rim has 12 to 72, mostly 36 or 40` };
-      if (value % 4 !== 0)
-        return {
-          ok: false,
-          message: `${value} holes do not divide by four; they go round in fours, two to each flange: 32, 36, 40 will do`,
-        };
-    } else if (name.startsWith("lacing.") && (value < 0 || value > 8))
-      return { ok: false, message: `${value} crosses cannot be laced; 1 to 4 will do` };
-  }
-  if (figure.kind === "angle" && Math.abs(value) > 360)
-    return { ok: false, message: `${typed} degrees is more than once round; 0 to 90 will do` };
-  if (figure.kind === "force" && value <= 0)
-    return { ok: false, message: `${value} N holds nothing; give the tension wanted, such as 2000` };
-  if (Math.abs(value) > 5000 && figure.kind === "length")
-    return { ok: false, message: `${typed} is ${value.toFixed(0)} mm, no part of a wheel; check the unit` };
-  const out = {
-    ok: true as const,
-    value,
-    unit: figure.kind === "length" ? read.unit : figure.kind === "force" ? "N" : figure.kind === "angle" ? "°" : "",
-  };
+  const impossible = cannotBe(figure, value, typed);
+  if (impossible) return impossible;
+  const out = { ok: true as const, value, unit: figure.kind === "length" ? read.unit : UNIT[figure.kind] };
   if (read.ask) return { ...out, doubt: read.ask };
   if (figure.likely && (value < figure.likely[0] || value > figure.likely[1]))
     return {

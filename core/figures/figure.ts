@@ -44,6 +44,12 @@ export interface Figure {
   readonly how: string;
   readonly kind: "length" | "angle" | "count" | "number" | "force" | "choice" | "text";
   readonly picture: GaugePicture;
+  /** Outside these a figure is refused: why, after what was given. */
+  readonly can?: { readonly from: number; readonly to: number; readonly cannot: string };
+  /** A wire's thickness, told by its gauge as often as in mm. */
+  readonly wire?: true;
+  /** A count that goes round in fours. */
+  readonly inFours?: true;
   /** Outside these a figure is doubtful, never refused. mm, N, degrees or a count. */
   readonly likely?: readonly [number, number];
   /** What it mostly is, and how far it strays (one standard deviation): weighs what a slip would mean. mm. */
@@ -53,6 +59,8 @@ export interface Figure {
   readonly offered?: readonly string[];
   /** Taken at up to this many places round the rim or drum, or at every hole of the rim. */
   readonly places?: number | "every-hole";
+  /** A diameter of something round: its places ought to agree. */
+  readonly round?: true;
   /** Taken with the names of the sides, so that nobody types a sign; or inside and outside of something. */
   readonly takeAs?: readonly [plus: string, minus: string];
   /** Asked only while another figure (or its preset) stands at one of these. */

@@ -12,6 +12,7 @@ export const RIM_FIGURES: readonly Figure[] = takenIn("measure", [
     likely: [300, 720],
     usual: [490, 50],
     places: 3,
+    round: true,
   },
   {
     name: "rim.height",
@@ -58,6 +59,7 @@ export const RIM_FIGURES: readonly Figure[] = takenIn("measure", [
     likely: [250, 680],
     usual: [430, 50],
     places: 3,
+    round: true,
   },
   {
     name: "rim.reach",

@@ -32,7 +32,12 @@ const ofWholeWheel = (what: ReadingKind): boolean => what === "offset" || what =
 export const checkReading = (r: Reading, holes: number | null): void => {
   const { from, to, words } = CAN_BE[r.what];
   if (!Number.isFinite(r.value) || r.value < from || r.value > to)
-    throw new BadInput("value", `${r.value} cannot be read here; ${r.what} is in ${words}`);
+    throw new BadInput("value", `${r.value} cannot be read here; ${r.what} is in ${words}`, {
+      code: "out-of-range",
+      given: r.value,
+      from,
+      to,
+    });
   const most = holes ?? 72;
   if (ofWholeWheel(r.what) ? r.spoke !== 0 : r.spoke < 1 || r.spoke > most)
     throw new BadInput(
@@ -40,9 +45,14 @@ export const checkReading = (r: Reading, holes: number | null): void => {
       ofWholeWheel(r.what)
         ? `${r.spoke} will not do; the offset is the whole wheel's and stands at 0`
         : `${r.spoke} is no spoke of this wheel; 1 to ${most}`,
+      { code: "out-of-range", given: r.spoke, ...(ofWholeWheel(r.what) ? { from: 0, to: 0 } : { from: 1, to: most }) },
     );
   const again = workedOut(r);
-  if (again && !again.ok) throw new BadInput("typed", again.message);
+  if (again && !again.ok) throw new BadInput("typed", again.message, { code: "unreadable" });
   if (again?.ok && Math.abs(again.value - r.value) > SAME)
-    throw new BadInput("value", `${r.value} does not follow from “${r.typed}”: that comes to ${again.value}`);
+    throw new BadInput("value", `${r.value} does not follow from “${r.typed}”: that comes to ${again.value}`, {
+      code: "does-not-follow",
+      given: r.value,
+      comesTo: again.value,
+    });
 };

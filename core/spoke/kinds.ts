@@ -3,6 +3,7 @@ import { sectionStiffness } from "../rim/section";
 import { sideTensions } from "../tension/balance";
 import { mostCrosses } from "../wheel/most-crosses";
 import type { Side, Wheel } from "../wheel/wheel-file";
+import type { Warning } from "./warning";
 
 /** All spokes that are alike: one line of what must be ordered. mm, N, degrees. */
 export interface SpokeKind {
@@ -32,11 +33,6 @@ export interface SpokeKind {
   readonly stretch: number;
   readonly rimShrink: number;
   readonly tension: number;
-}
-
-export interface Warning {
-  readonly code: string;
-  readonly text: string;
 }
 
 /** A spoke's head measures about twice its wire (common practice). */
@@ -106,7 +102,7 @@ const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
     if (cross === 0)
       warnings.push({
         code: "radial",
-        text: "Radial spokes cannot carry brake or drive: a driven or drum-braked wheel is never laced radially.",
+        figures: {},
       });
     else if (
       cross >= mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle) &&
@@ -114,25 +110,25 @@ const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
     )
       warnings.push({
         code: "cross",
-        text: `${cross} cross passes the tangent; one cross less leaves the hub straighter.`,
+        figures: { cross },
       });
     if (wheel.hub[side].toCentre - wheel.rim.holeOffset + (side === "A" ? -wheel.offset : wheel.offset) <= 0)
       warnings.push({
         code: "no-sideways-hold",
-        text: "The rim holes stand outside this flange: its spokes would pull the wrong way. Check offset and flange distances.",
+        figures: {},
       });
   }
   const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
   if (worst > ENTRY_LIMIT_DEG.ball)
     warnings.push({
       code: "entry-angle",
-      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${ENTRY_LIMIT_DEG.ball}: it will bend at the nipple.`,
+      figures: { angle: worst, limit: ENTRY_LIMIT_DEG.ball, own: false },
     });
   const tight = Math.min(...kinds.map((k) => k.headClearance));
   if (wheel.hub.seat === "bent" && tight < 0)
     warnings.push({
       code: "head-overlap",
-      text: `A spoke runs ${(-tight).toFixed(1)} mm into its neighbour's head; use fewer crosses.`,
+      figures: { by: -tight },
     });
   return [...new Map(warnings.map((w) => [w.code, w])).values()];
 };

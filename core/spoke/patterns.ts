@@ -3,6 +3,15 @@ import { mostCrosses } from "../wheel/most-crosses";
 import type { Side, Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
 
+/** Why a number of crosses will not do: mm, degrees. `againstWords` says it. */
+export type Against = { readonly cross: number } & (
+  | { readonly code: "no-torque" | "far-side" }
+  | { readonly code: "head-overlap"; readonly by: number }
+  | { readonly code: "entry-angle" | "bore"; readonly angle: number; readonly limit: number }
+  | { readonly code: "past-tangent" | "farther-past-tangent"; readonly angle: number }
+  | { readonly code: "valve"; readonly room: number; readonly needed: number }
+);
+
 /** What one number of crosses would be on one side of a wheel. mm and degrees. */
 export interface PatternChoice {
   readonly cross: number;
@@ -17,7 +26,7 @@ export interface PatternChoice {
   /** Degrees off a straight spoke's bore; null for bent spokes or an unknown bore. */
   readonly boreAngleDeg: number | null;
   /** Why it will not do, the gravest first; empty when it will. */
-  readonly against: readonly string[];
+  readonly against: readonly Against[];
 }
 
 export interface PatternAdvice {
@@ -26,7 +35,7 @@ export interface PatternAdvice {
   /** The most crosses that will do; null when none does. */
   readonly recommended: number | null;
   /** The one reason against the next. */
-  readonly whyNotNext: string | null;
+  readonly whyNotNext: Against;
 }
 
 /** Limits somebody may change. */
@@ -72,27 +81,19 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
     const boreAngles = own.flatMap((k) => (k.boreAngleDeg === null ? [] : [k.boreAngleDeg]));
     const boreAngleDeg = boreAngles.length > 0 ? Math.max(...boreAngles) : null;
     const valveRoom = valveRoomOf(laced);
-    const called = cross === 0 ? "radial" : `${cross} cross`;
-    const against = [
-      cross === 0 && limits.carriesTorque
-        ? "radial: carries neither brake nor drive, never on a driven or drum-braked wheel"
-        : null,
-      wheel.hub.seat === "bent" && headClearance < 0
-        ? `${called}: ${(-headClearance).toFixed(1)} mm into the neighbour's head`
-        : null,
-      drilled && worst.entryAngleDeg > limits.entryDeg
-        ? `${called}: ${worst.entryAngleDeg.toFixed(1)}° at the nipple, limit ${Number(limits.entryDeg.toFixed(1))}`
-        : null,
-      boreAngleDeg !== null && boreAngleDeg > limits.boreDeg
-        ? `${called}: ${boreAngleDeg.toFixed(1)}° off the bore, limit ${Number(limits.boreDeg.toFixed(1))}`
-        : null,
-      hubAngleDeg < 90 - 360 / wheel.rim.holes - 1e-9 && cross > 0 && cross * (720 / wheel.rim.holes) > 90
-        ? `${called}: past the tangent, it leaves the hub at ${hubAngleDeg.toFixed(0)}°`
-        : null,
-      cross > 0 && valveRoom < limits.valveRoom
-        ? `${called}: ${valveRoom.toFixed(0)} mm at the valve, ${limits.valveRoom} are needed`
-        : null,
-    ].filter((t): t is string => t !== null);
+    const pastTangent =
+      cross > 0 && cross * (720 / wheel.rim.holes) > 90 && hubAngleDeg < 90 - 360 / wheel.rim.holes - 1e-9;
+    const against: Against[] = [];
+    if (cross === 0 && limits.carriesTorque) against.push({ cross, code: "no-torque" });
+    if (wheel.hub.seat === "bent" && headClearance < 0)
+      against.push({ cross, code: "head-overlap", by: -headClearance });
+    if (drilled && worst.entryAngleDeg > limits.entryDeg)
+      against.push({ cross, code: "entry-angle", angle: worst.entryAngleDeg, limit: limits.entryDeg });
+    if (boreAngleDeg !== null && boreAngleDeg > limits.boreDeg)
+      against.push({ cross, code: "bore", angle: boreAngleDeg, limit: limits.boreDeg });
+    if (pastTangent) against.push({ cross, code: "past-tangent", angle: hubAngleDeg });
+    if (cross > 0 && valveRoom < limits.valveRoom)
+      against.push({ cross, code: "valve", room: valveRoom, needed: limits.valveRoom });
     return {
       cross,
       length: own.reduce((sum, k) => sum + k.length * k.count, 0) / own.reduce((sum, k) => sum + k.count, 0),
@@ -115,12 +116,10 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
     }, null);
   const recommended = nearest(good)?.cross ?? null;
   const next = recommended === null ? undefined : choices.find((c) => c.cross === recommended + 1);
-  const whyNotNext =
-    recommended === null
-      ? (choices.find((c) => c.cross === 1) ?? choices[0]).against[0]
-      : next
-        ? (next.against[0] ??
-          `${next.cross} cross: leaves the hub at ${next.hubAngleDeg.toFixed(0)}°, farther past the tangent`)
-        : `${recommended + 1} cross: passes the hub's far side`;
-  return { side, choices, recommended, whyNotNext };
+  const whyNot = (): Against => {
+    if (recommended === null) return (choices.find((c) => c.cross === 1) ?? choices[0]).against[0];
+    if (!next) return { cross: recommended + 1, code: "far-side" };
+    return next.against[0] ?? { cross: next.cross, code: "farther-past-tangent", angle: next.hubAngleDeg };
+  };
+  return { side, choices, recommended, whyNotNext: whyNot() };
 };

@@ -1,7 +1,7 @@
 import type { Figures } from "../figures/presets";
 import { ORDER_PRESETS } from "../figures/presets";
 import type { Wheel } from "../wheel/wheel-file";
-import { ENTRY_LIMIT_DEG, type SpokeKind, spokeKinds, type Warning } from "./kinds";
+import { ENTRY_LIMIT_DEG, type SpokeKind, spokeKinds } from "./kinds";
 import { type Butting, MATERIALS, type Material, materialAdvice, weightAndStiffness } from "./material";
 import { type Available, type OrderLength, orderLengths, type Rounding } from "./order-lengths";
 import { type PatternLimits, USUAL_LIMITS } from "./patterns";
@@ -13,6 +13,7 @@ import {
   threadRoom,
   threadWindow,
 } from "./thread-room";
+import type { Warning } from "./warning";
 
 /** One kind of spoke with the length it would be given. */
 export interface PlannedKind extends SpokeKind {
@@ -90,11 +91,11 @@ export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
   };
   const worst = Math.max(...kinds.map((k) => k.entryAngleDeg));
   // The limit somebody set for this nipple counts, not the usual one.
-  const own = warnings.filter((w) => w.code !== "entry-angle");
+  const own: Warning[] = warnings.filter((w) => w.code !== "entry-angle");
   if (worst > limits.entryDeg)
     own.push({
       code: "entry-angle",
-      text: `The spoke stands ${worst.toFixed(1)}° off the nipple hole, limit ${Number(limits.entryDeg.toFixed(1))}: it will bend at the nipple. Fewer crosses, or a nipple that swings further, cure it.`,
+      figures: { angle: worst, limit: limits.entryDeg, own: true },
     });
   return {
     kinds: kinds.map((k, i) => ({ ...k, given: given(i), room: threadRoom(parts, given(i), k.lengthAtTension) })),
@@ -126,38 +127,23 @@ const stuckText = (kind: SpokeKind | undefined, window: ThreadWindow, hopeless: 
   return `Nothing that can be had lies between ${from} and ${to}, which {${kind.flange}} ${kind.lean} needs. Another list, or every mm.`;
 };
 
-/** Builds that cannot be, in plain words with what would cure them. */
+/** Builds that cannot be. */
 const impossible = (wheel: Wheel, kinds: readonly SpokeKind[], parts: ThreadParts, window: ThreadWindow): Warning[] => {
   const out: Warning[] = [];
-  if (parts.spokeThread < leastEngagement(parts.diameter, parts.pitch))
-    out.push({
-      code: "thread-short",
-      text: `The spoke's thread is ${parts.spokeThread.toFixed(1)} mm; ${leastEngagement(parts.diameter, parts.pitch).toFixed(1)} must hold in the nipple. Spokes with a longer thread cure it.`,
-    });
-  if (window.shortest > window.longest)
-    out.push({
-      code: "no-window",
-      text: "Nipple and thread leave no room: an end that holds enough already stands proud. A nipple with more thread cures it.",
-    });
+  const needed = leastEngagement(parts.diameter, parts.pitch);
+  if (parts.spokeThread < needed) out.push({ code: "thread-short", figures: { thread: parts.spokeThread, needed } });
+  if (window.shortest > window.longest) out.push({ code: "no-window", figures: {} });
   for (const side of ["A", "B"] as const) {
     const across = wheel.hub[side].toCentre - wheel.rim.holeOffset + (side === "A" ? -wheel.offset : wheel.offset);
     if (wheel.rim.holeOffset > wheel.hub[side].toCentre)
       out.push({
         code: "wrong-side",
-        text: `{${side}}: the rim holes stand ${wheel.rim.holeOffset.toFixed(1)} off the middle, outside a flange ${wheel.hub[side].toCentre.toFixed(1)} from it. Is the first hole on the wrong flange, or the flange measured from the wrong face?`,
+        figures: { side, holes: wheel.rim.holeOffset, flange: wheel.hub[side].toCentre },
       });
-    else if (across > 0 && across < 4)
-      out.push({
-        code: "upright",
-        text: `{${side}}: the spokes lean only ${across.toFixed(1)} mm sideways; they hold the rim there hardly at all. Less offset, or holes nearer the middle, cures it.`,
-      });
+    else if (across > 0 && across < 4) out.push({ code: "upright", figures: { side, across } });
   }
   const shortest = Math.min(...kinds.map((k) => k.length));
-  if (shortest < parts.spokeThread + 30)
-    out.push({
-      code: "stubby",
-      text: `A spoke of ${shortest.toFixed(0)} mm is nearly all thread and head; it cannot be swung in or bent to its line. Fewer crosses or another hub cure it.`,
-    });
+  if (shortest < parts.spokeThread + 30) out.push({ code: "stubby", figures: { length: shortest } });
   return out;
 };
 

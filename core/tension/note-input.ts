@@ -29,6 +29,9 @@ export type NoteInput = z.output<typeof noteSchema>;
 export const readNote = (input: unknown): NoteInput => {
   const note = parseWith(noteSchema, input);
   if ((note.frequency === undefined) === (note.tension === undefined))
-    throw new BadInput("frequency", "give either a frequency or a tension, one of them");
+    throw new BadInput("frequency", "give either a frequency or a tension, one of them", {
+      code: "stands-against",
+      what: "tension",
+    });
   return note;
 };

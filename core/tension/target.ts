@@ -20,11 +20,28 @@ export interface Duty {
 /** A machine of 200 kg and its rider, the heavier end (common practice). */
 export const USUAL_DUTY: Duty = { mass: 160, hit: 2.5, braking: 0.8, tyre: { pressure: 0.2, width: 90 } };
 
-/** One reason behind the band, with its figure. */
-export interface TargetReason {
-  readonly code: "floor" | "tyre" | "thread" | "buckling" | "makers" | "balance" | "narrow";
-  readonly text: string;
+/** What each reason behind the band rests on. N, kg, mm. */
+export interface TargetFigures {
+  readonly makers: { readonly aim: number };
+  /** A hit of `hit` times `mass` takes `loss` off the worst placed spoke, the tyre `tyre` off all. */
+  readonly floor: {
+    readonly hit: number;
+    readonly mass: number;
+    readonly braked: boolean;
+    readonly loss: number;
+    readonly tyre: number;
+    readonly floor: number;
+  };
+  readonly thread: { readonly most: number; readonly diameter: number };
+  readonly buckling: { readonly gives: number; readonly most: number };
+  readonly balance: { readonly A: number; readonly B: number };
+  readonly narrow: { readonly floor: number; readonly ceiling: number };
 }
+
+/** One reason behind the band, with its figures. `targetWords` says it. */
+export type TargetReason = {
+  readonly [C in keyof TargetFigures]: { readonly code: C; readonly figures: TargetFigures[C] };
+}[keyof TargetFigures];
 
 /** The wanted tension as a band, N of the tighter side's mean. */
 export interface TargetBand {
@@ -108,37 +125,22 @@ export const targetBand = (
   const ceiling = Math.min(thread, buckling);
   const middle = Math.min(0.8 * ceiling, Math.max(1.25 * floor, 0.5 * ceiling));
   const aim = makers ?? Math.round(middle / 50) * 50;
-  const n = (x: number) => String(Math.round(x / 10) * 10);
+  const sides = { A: (aim * shape.A) / top, B: (aim * shape.B) / top };
+  const { mass, hit, braking } = duty;
   const reasons: TargetReason[] = [];
-  if (makers !== null) reasons.push({ code: "makers", text: `The maker's figure, ${n(makers)} N, comes first.` });
+  if (makers !== null) reasons.push({ code: "makers", figures: { aim: makers } });
   reasons.push(
-    {
-      code: "floor",
-      text: `A hit of ${duty.hit} times ${duty.mass} kg${duty.braking > 0 ? " with the brake on" : ""} takes ${n(loss)} N off the worst placed spoke, the tyre some ${n(tyre)} N off all: under a mean of ${n(floor)} N on the tighter side a spoke 20 % low would go slack.`,
-    },
-    {
-      code: "thread",
-      text: `Over ${n(thread)} N the core of a ${wheel.spoke.diameter} mm thread carries more than its working stress in a spoke 20 % high.`,
-    },
-    {
-      code: "buckling",
-      text: `The rim would give way sideways at about ${n(buckling / BUCKLING_PART)} N; half of that, ${n(buckling)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,
-    },
-    {
-      code: "balance",
-      text: `With this offset the sides' means are {A} ${n((aim * shape.A) / top)} and {B} ${n((aim * shape.B) / top)} N.`,
-    },
+    { code: "floor", figures: { hit, mass, braked: braking > 0, loss, tyre, floor } },
+    { code: "thread", figures: { most: thread, diameter: wheel.spoke.diameter } },
+    { code: "buckling", figures: { gives: buckling / BUCKLING_PART, most: buckling } },
+    { code: "balance", figures: sides },
   );
-  if (floor > ceiling)
-    reasons.push({
-      code: "narrow",
-      text: `The floor lies above the ceiling: these spokes or this rim are too light for the load as given.`,
-    });
+  if (floor > ceiling) reasons.push({ code: "narrow", figures: { floor, ceiling } });
   return {
     floor,
     ceiling,
     aim,
-    sides: { A: (aim * shape.A) / top, B: (aim * shape.B) / top },
+    sides,
     loss,
     tyreLoss: tyre,
     thread,

@@ -124,6 +124,7 @@ const checkCount = (path: string, list: readonly unknown[] | undefined, holes: n
     throw new BadInput(
       path,
       `${list.length} entries do not fit a wheel of ${holes} spokes; give ${holes}, null where nothing was read`,
+      { code: "wrong-count", given: list.length, wanted: holes },
     );
 };
 

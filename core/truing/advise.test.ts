@@ -4,7 +4,7 @@ import { advise } from "@/core/truing/advise";
 import { readAdvise } from "@/core/truing/advise-input";
 import { chance } from "@/devices/random";
 import { bendsFound, bentTrials } from "./bent-trial.test.rig";
-import { turnsText } from "./saying/explain";
+import { turnsText } from "./saying/turn-words";
 import { runTrial, trialWheel } from "./trial.test.rig";
 
 /** TRIAL_SEEDS="101 102 …" tries others. */

@@ -5,6 +5,7 @@ import { RimBuckles } from "../mechanics/elastic-wheel";
 import type { WheelInput } from "../wheel/wheel-file";
 import { advise } from "./advise";
 import { readAdvise } from "./advise-input";
+import { reasonWords } from "./saying/reason-words";
 import { SCHOOLS } from "./solving/schools";
 import { type TrialBuild, trialWheel } from "./trial.test.rig";
 
@@ -91,7 +92,7 @@ describe("whatever is read", () => {
         expect(Math.min(...f.tension)).toBeGreaterThanOrEqual(0);
         if (a.verdict === "done" || a.verdict === "destress") expect(a.turns.every((t) => t === 0)).toBe(true);
         for (const r of a.reasons) {
-          expect(r.text).not.toMatch(/NaN|undefined|Infinity|null/);
+          expect(reasonWords(r)).not.toMatch(/NaN|undefined|Infinity|null/);
           for (const s of r.spokes) expect(s >= 1 && s <= n).toBe(true);
         }
         expect(advise(input)).toEqual(a);

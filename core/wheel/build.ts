@@ -1,4 +1,5 @@
-import { type Doubt, doubts } from "../cross-checks/doubts";
+import type { Doubt } from "../cross-checks/doubt";
+import { doubts } from "../cross-checks/doubts";
 import { compareOldSpokes, erdFromOldSpokes, type OldSpoke, type SpokeComparison } from "../cross-checks/old-spokes";
 import type { Figures } from "../figures/presets";
 import { type FigureReader, readFigures } from "../figures/reader";

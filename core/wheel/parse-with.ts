@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { BadInput } from "./bad-input";
+import { BadInput, type Refusal } from "./bad-input";
 
 /** `["rim", "holes"]` to `rim.holes`, `["readings", "lateral", 3]` to `readings.lateral[3]`. */
 export const pathText = (path: readonly PropertyKey[]): string =>
@@ -46,10 +46,35 @@ const plainly = (issue: z.core.$ZodRawIssue): string | undefined => {
   return undefined;
 };
 
+/** What a schema found wrong, as data. */
+const refusalOf = (issue: z.core.$ZodIssue): Refusal => {
+  const given = typeof issue.input === "number" ? issue.input : null;
+  const size = (limit: number | bigint) =>
+    Array.isArray(issue.input)
+      ? { code: "wrong-count" as const, given: issue.input.length, wanted: Number(limit) }
+      : null;
+  if (issue.code === "invalid_type") return { code: issue.input === undefined ? "missing" : "unreadable" };
+  if (issue.code === "too_small")
+    return (
+      size(issue.minimum) ??
+      (given === null ? { code: "missing" } : { code: "out-of-range", given, from: Number(issue.minimum), to: null })
+    );
+  if (issue.code === "too_big")
+    return (
+      size(issue.maximum) ??
+      (given === null
+        ? { code: "too-large", given: String(issue.input ?? "").length, most: Number(issue.maximum) }
+        : { code: "out-of-range", given, from: null, to: Number(issue.maximum) })
+    );
+  if (issue.code === "invalid_value")
+    return { code: "not-offered", given: String(issue.input), offered: issue.values.map(String) };
+  return { code: "unreadable" };
+};
+
 /** Parses with a schema. @throws BadInput for the first thing wrong, with its path */
 export const parseWith = <S extends z.ZodType>(schema: S, input: unknown, at = ""): z.output<S> => {
   const result = schema.safeParse(input, { error: plainly, reportInput: true });
   if (result.success) return result.data;
   const first = result.error.issues[0];
-  throw new BadInput([at, pathText(first.path)].filter(Boolean).join("."), first.message);
+  throw new BadInput([at, pathText(first.path)].filter(Boolean).join("."), first.message, refusalOf(first));
 };

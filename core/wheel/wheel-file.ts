@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { BadInput } from "./bad-input";
+import { BadInput, type Refusal } from "./bad-input";
 import { mostCrosses } from "./most-crosses";
 import { parseWith } from "./parse-with";
 
@@ -140,8 +140,8 @@ export type Flange = Wheel["hub"]["A"];
  */
 export const readWheel = (input: unknown, at = ""): Wheel => {
   const wheel = parseWith(wheelSchema, input, at);
-  const fail = (path: string, message: string): never => {
-    throw new BadInput([at, path].filter(Boolean).join("."), message);
+  const fail = (path: string, message: string, refusal: Refusal): never => {
+    throw new BadInput([at, path].filter(Boolean).join("."), message, refusal);
   };
   const { rim, hub } = wheel;
   for (const name of ["A", "B"] as const) {
@@ -150,6 +150,7 @@ export const readWheel = (input: unknown, at = ""): Wheel => {
       fail(
         `hub.${name}.holes`,
         `${flangeHere.holes} holes do not go with ${rim.holes} rim holes; each flange needs at least ${rim.holes / 2}`,
+        { code: "out-of-range", given: flangeHere.holes, from: rim.holes / 2, to: null },
       );
     const circles = [
       flangeHere.holeCircle,
@@ -160,6 +161,7 @@ export const readWheel = (input: unknown, at = ""): Wheel => {
       fail(
         "rim.erd",
         `${rim.erd} mm is smaller than its hub allows: hole circle ${Math.max(...circles)} mm on side ${name}; the rim must be at least 20 mm larger`,
+        { code: "out-of-range", given: rim.erd, from: Math.max(...circles) + 20, to: null },
       );
     const most = mostCrosses(rim.holes, rim.erd, flangeHere.holeCircle);
     const { cross } = wheel.lacing[name];
@@ -167,6 +169,7 @@ export const readWheel = (input: unknown, at = ""): Wheel => {
       fail(
         `lacing.${name}.cross`,
         `${cross} cross cannot be laced with ${rim.holes} holes, hole circle ${flangeHere.holeCircle} and ERD ${rim.erd}; 0 to ${most} will do`,
+        { code: "out-of-range", given: cross, from: 0, to: most },
       );
   }
   return wheel;

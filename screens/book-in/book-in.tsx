@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { Doubt } from "@/core/cross-checks/doubts";
+import type { Doubt } from "@/core/cross-checks/doubt";
 import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { CAUTIONS } from "@/core/sheet/sheet";

@@ -1,7 +1,7 @@
 "use client";
 import { checkLacing, type SeenSpoke } from "@/core/lacing/check";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Doubt } from "../parts/bench/ledger-panel";
 import { WheelPlan } from "../parts/wheel/wheel-plan";

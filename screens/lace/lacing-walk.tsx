@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { LacingStep } from "@/core/lacing/steps";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { useVoice, useWho } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";

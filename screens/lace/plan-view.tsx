@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { LACING_FIGURES } from "@/core/figures/spokes";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { listWords } from "../parts/bench/figure-shown";
 import { SideMark } from "../parts/wheel/side-mark";

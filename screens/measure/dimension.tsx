@@ -1,5 +1,5 @@
 import { FIGURES } from "@/core/figures/all-figures";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { isOpen, listWords, spokenWords } from "../parts/bench/figure-shown";
 

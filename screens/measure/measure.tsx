@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { Doubt } from "@/core/cross-checks/doubts";
+import type { Doubt } from "@/core/cross-checks/doubt";
 import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { askedOf } from "@/core/figures/asked";
 import { KIND_FIGURES, LOST_FIGURES } from "@/core/figures/book-in";

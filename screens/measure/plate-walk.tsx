@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
 import { checkFigure } from "@/core/figures/check-figure";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { GaugePicture } from "../parts/bench/gauge-picture";
 import { useUnit, useWho } from "../parts/kept/kept-choice";

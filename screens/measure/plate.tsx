@@ -1,6 +1,6 @@
 "use client";
 import type { FlatPlate } from "@/core/rim/flat-plate";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 
 const SCALES = [0.5, 1, 2, 5, 10];
 

@@ -1,5 +1,6 @@
 "use client";
 import type { SkipChoice } from "@/core/lacing/skip-choices";
+import { againstWords } from "@/core/spoke/pattern-words";
 import type { PatternAdvice, PatternChoice } from "@/core/spoke/patterns";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
@@ -55,17 +56,17 @@ export const CrossesView = ({
           <SideMark side={p.side} /> {names[p.side]}
           {p.recommended !== null && (
             <span className="text-base font-normal">
-              {p.recommended} cross recommended; not one more: {p.whyNotNext}
+              {p.recommended} cross recommended; not one more: {againstWords(p.whyNotNext)}
             </span>
           )}
           {p.recommended === null && (
-            <span className="text-base font-normal">none keeps every limit: {p.whyNotNext}</span>
+            <span className="text-base font-normal">none keeps every limit: {againstWords(p.whyNotNext)}</span>
           )}
         </h2>
         <div className="grid auto-cols-fr grid-flow-col portrait:grid-flow-row">
           {p.choices.map((c) => {
             const chosen = wheel.lacing[p.side].cross === c.cross;
-            const radial = c.cross === 0 && c.against.some((a) => a.startsWith("radial"));
+            const radial = c.against.some((a) => a.code === "no-torque");
             return (
               <button
                 key={c.cross}
@@ -94,8 +95,8 @@ export const CrossesView = ({
                 <span>next head {c.headClearance.toFixed(1)}</span>
                 <span>at the valve {c.valveRoom.toFixed(0)}</span>
                 {c.against.map((a) => (
-                  <span key={a} className="flex gap-1">
-                    <DoubtFlag /> {a}
+                  <span key={a.code} className="flex gap-1">
+                    <DoubtFlag /> {againstWords(a)}
                   </span>
                 ))}
               </button>

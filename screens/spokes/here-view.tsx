@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { StaleOrder } from "@/core/spoke/stale-order";
 import type { WayOn } from "@/core/spoke/ways-on";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { GaugePicture } from "../parts/bench/gauge-picture";
 import { Doubt } from "../parts/bench/ledger-panel";

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import type { StaleOrder } from "@/core/spoke/stale-order";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { Doubt } from "../parts/bench/ledger-panel";

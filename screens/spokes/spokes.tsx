@@ -11,8 +11,9 @@ import type { DrillingPlan } from "@/core/rim/drilling-plan";
 import type { PatternAdvice } from "@/core/spoke/patterns";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import type { StaleOrder } from "@/core/spoke/stale-order";
+import { warningWords } from "@/core/spoke/warning-words";
 import type { WayOn } from "@/core/spoke/ways-on";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { FigureRow } from "../parts/bench/figure-list";
@@ -98,7 +99,6 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
   const [tab, setTab] = useState<Tab>("lengths");
   const [message, setMessage] = useState<string | null>(null);
   const asked = askedOf(OF_TAB[tab], { ...ORDER_PRESETS, ...figures }).map((f) => f.name);
-  const warned = [...(plan?.warnings ?? [])];
   return (
     <StageFrame job={job} current="spokes">
       <FiguresBench
@@ -112,7 +112,7 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
         }}
         problem={problem}
         ledgers={wheel && plan && tab !== "drilling" ? lengthLedgers(plan, wheel) : []}
-        doubts={warned.map((w) => ({ figure: "", text: w.text }))}
+        warned={(plan?.warnings ?? []).map(warningWords)}
         cautions={[]}
         notes={[
           ...(stale ? ["A figure these lengths rest on was changed since they were taken."] : []),

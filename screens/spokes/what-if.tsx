@@ -6,8 +6,9 @@ import { valveRoomOf } from "@/core/spoke/patterns";
 import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitivity";
 import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { threadRoom } from "@/core/spoke/thread-room";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { warningWords } from "@/core/spoke/warning-words";
 import { mostCrosses } from "@/core/wheel/most-crosses";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { Doubt } from "../parts/bench/ledger-panel";
 import { SideMark } from "../parts/wheel/side-mark";
@@ -178,7 +179,7 @@ export const WhatIf = ({
           {moved.plan.lengths.map((l) => `${l.length} × ${l.count}`).join(", ") || "none that fits"}
         </p>
         {moved.plan.warnings.map((w) => (
-          <Doubt key={w.code}>{withSideNames(w.text, names)}</Doubt>
+          <Doubt key={w.code}>{withSideNames(warningWords(w), names)}</Doubt>
         ))}
         <h2 className="pt-3 text-lg font-bold">How sure the lengths are</h2>
         <p className="text-base">

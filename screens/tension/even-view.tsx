@@ -6,7 +6,7 @@ import { type HeardKind, heardTension } from "@/core/tension/note-range";
 import type { SoundKind } from "@/core/tension/sounding";
 import { rankByHand, type Squeeze } from "@/core/tension/squeeze";
 import type { SpokeTension } from "@/core/tension/told";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import type { Side } from "@/core/wheel/wheel-file";
 import { SideMark } from "../parts/wheel/side-mark";
 import { UnrolledRim } from "../parts/wheel/unrolled-rim";

@@ -4,7 +4,7 @@ import type { SoundKind } from "@/core/tension/sounding";
 import type { StagedRound } from "@/core/tension/staging";
 import type { SpokeTension } from "@/core/tension/told";
 import { windUp } from "@/core/tension/wind-up";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import type { Side, Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";

@@ -1,7 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { TargetBand } from "@/core/tension/target";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { targetWords } from "@/core/tension/target-words";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { Doubt } from "../parts/bench/ledger-panel";
@@ -45,10 +46,10 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
               <Band band={band} target={target} />
               {band.reasons.map((r) =>
                 r.code === "narrow" ? (
-                  <Doubt key={r.code}>{withSideNames(r.text, names)}</Doubt>
+                  <Doubt key={r.code}>{withSideNames(targetWords(r), names)}</Doubt>
                 ) : (
                   <p key={r.code} className="pt-3 text-lg leading-snug">
-                    {withSideNames(r.text, names)}
+                    {withSideNames(targetWords(r), names)}
                   </p>
                 ),
               )}

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { StagedRound } from "@/core/tension/staging";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
 import { useBench } from "../parts/kept/use-bench";

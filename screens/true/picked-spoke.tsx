@@ -1,4 +1,4 @@
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 
 interface PickedSpokeProps {
   readonly picked: number;

@@ -2,7 +2,8 @@
 import { totalReading } from "@/core/runout/runout";
 import { spreadOf } from "@/core/tension/spread";
 import type { Misread } from "@/core/truing/knowing/misread";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { reasonWords } from "@/core/truing/saying/reason-words";
+import { withSideNames } from "@/core/wheel/side-names";
 import { UnrolledRim } from "../parts/wheel/unrolled-rim";
 import { MisreadPanel } from "./misread-panel";
 import { PickedSpoke } from "./picked-spoke";
@@ -70,7 +71,7 @@ export const RimTab = (props: RimTabProps) => {
       {settled && advice && <SettledLine settled={settled} />}
       {reason && misread.length === 0 && (
         <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
-          {withSideNames(reason.text, job.names)}
+          {withSideNames(reasonWords(reason), job.names)}
         </p>
       )}
       <PickedSpoke

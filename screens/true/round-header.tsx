@@ -1,6 +1,6 @@
 import { totalWords } from "@/core/rounds/line-total";
 import type { Advice } from "@/core/truing/saying/advice";
-import { stretchWords } from "@/core/truing/saying/explain";
+import { stretchWords } from "@/core/truing/saying/turn-words";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
 import type { RoundView } from "./round-view";
 

@@ -1,7 +1,7 @@
 "use client";
 import { besideWords } from "@/core/rounds/line-total";
 import type { Settled } from "@/core/truing/knowing/settled";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import { ListImport } from "../parts/lists/list-import";
 import type { RoundView } from "./round-view";
 

@@ -1,7 +1,8 @@
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Advice } from "@/core/truing/saying/advice";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { reasonWords } from "@/core/truing/saying/reason-words";
+import { withSideNames } from "@/core/wheel/side-names";
 import { Caution, Doubt, LedgerPanel } from "../parts/bench/ledger-panel";
 
 interface TrueLedgerProps {
@@ -33,9 +34,9 @@ export const TrueLedger = (props: TrueLedgerProps) => {
         >
           {r.code === "turn" && <b className="font-mono">{r.spokes.join(" ")} </b>}
           {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
-            <Doubt>{withSideNames(r.text, names)}</Doubt>
+            <Doubt>{withSideNames(reasonWords(r), names)}</Doubt>
           ) : (
-            withSideNames(r.text, names)
+            withSideNames(reasonWords(r), names)
           )}
         </button>
       ))}

@@ -1,7 +1,7 @@
 "use client";
 import { type OffsetNowMethod, type OffsetWay, offsetNow } from "@/core/offset/offset-now";
 import type { Round } from "@/core/rounds/round";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { TakeKey } from "../parts/bench/typed-field";
 import { useOffsetTool } from "../parts/kept/kept-choice";
 

@@ -2,6 +2,7 @@ import type { Bend } from "../knowing/bend";
 import type { Learnt } from "../knowing/learn";
 import type { Misread } from "../knowing/misread";
 import type { School } from "../solving/schools";
+import type { Reason } from "./reason";
 
 /** What to do next: nothing but the turns, a squeeze, nothing at all, or the rim itself. */
 export type Verdict = "turn" | "destress" | "done" | "rim";
@@ -43,11 +44,4 @@ export interface Advice {
   readonly learnt: Learnt;
   /** Slips found in the readings it rests on. */
   readonly misread?: readonly Misread[];
-}
-
-/** Why, in a builder's words; `spokes` are the ones it is about. */
-export interface Reason {
-  readonly code: string;
-  readonly spokes: readonly number[];
-  readonly text: string;
 }

@@ -1,9 +1,10 @@
 "use client";
 import type { ReactNode } from "react";
-import type { Doubt as DoubtSaid } from "@/core/cross-checks/doubts";
+import type { Doubt as DoubtSaid } from "@/core/cross-checks/doubt";
+import { doubtWords } from "@/core/cross-checks/doubt-words";
 import { FIGURES } from "@/core/figures/all-figures";
 import type { Ledger } from "@/core/ledger/ledger";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import { useUnit } from "../kept/kept-choice";
 import type { BenchRecord } from "./bench-record";
 import { FigureHistory } from "./figure-history";
@@ -17,6 +18,8 @@ import { Which } from "./which";
 export interface LedgerTold {
   readonly ledgers: readonly (Ledger & { readonly counts?: string })[];
   readonly doubts?: readonly DoubtSaid[];
+  /** Of the wheel as a whole, beside no figure. */
+  readonly warned?: readonly string[];
   readonly problem: { readonly name: string; readonly message: string } | null;
   readonly cautions: readonly string[];
   readonly notes?: readonly string[];
@@ -44,7 +47,7 @@ export const BenchLedger = (props: BenchLedgerProps) => {
     terms: l.terms.map((t) => ({ ...t, label: named(t.label) })),
   }));
   const inLedgers = new Set(shown.flatMap((l) => l.terms.map((t) => t.figure)));
-  const said = doubts.map((d) => ({ ...d, text: named(d.text) }));
+  const said = doubts.map((d) => ({ ...d, text: named(doubtWords(d)) }));
   // A sum in doubt stands where it is seen without scrolling.
   const inDoubt = (l: Ledger) => l.terms.some((t) => doubts.some((d) => d.figure === t.figure));
   const sums = [...shown.filter(inDoubt), ...shown.filter((l) => !inDoubt(l))];
@@ -83,6 +86,9 @@ export const BenchLedger = (props: BenchLedgerProps) => {
         <button key={d.text} type="button" className="block w-full text-left" onClick={() => taking.tap(d.figure)}>
           <Doubt>{d.text}</Doubt>
         </button>
+      ))}
+      {props.warned?.map((w) => (
+        <Doubt key={w}>{named(w)}</Doubt>
       ))}
       {sums.map((l) => (
         <LedgerSum key={l.title} ledger={l} doubts={said} counts={l.counts} onTap={taking.tap} />

@@ -2,7 +2,7 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { type Figure, mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import { UNITS, useUnit } from "../kept/kept-choice";
 import type { BenchRecord, ParticularAsked } from "./bench-record";
 import { EntryBar } from "./entry-bar";

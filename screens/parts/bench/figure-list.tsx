@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
-import { withSideNames } from "@/core/truing/saying/explain";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "./bench-record";
 import { isOpen, listWords } from "./figure-shown";
 import { DoubtFlag } from "./ledger-panel";

@@ -1,9 +1,9 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import type { Figure } from "@/core/figures/figure";
 import type { Taken } from "@/core/measurement/taken";
-import { withSideNames } from "@/core/truing/saying/explain";
 import type { LengthUnit } from "@/core/units/lengths";
 import { showLength } from "@/core/units/show-length";
+import { withSideNames } from "@/core/wheel/side-names";
 
 /** A figure as it stands: nobody took it, a preset stands in, or it was taken. */
 export type FigureShown =

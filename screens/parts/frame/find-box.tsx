@@ -4,17 +4,16 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import type { Found } from "@/core/shop/found";
+import { STAGES } from "@/core/wheel/stages";
 
 const COMMANDS = [
   { label: "all jobs", href: "/" },
   { label: "diary: what to do now, what is promised", href: "/diary" },
   { label: "stock", href: "/stock" },
   { label: "settings: shop, hours, sides, theme", href: "/settings" },
-  { label: "diary as a calendar file", href: "/diary.ics" },
+  // No page of the application: the browser opens or keeps it.
+  { label: "diary as a calendar file", href: "/diary.ics", file: true },
 ] as const;
-
-/** Stages of the job that is open, for the keyboard. */
-const STAGES = ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"] as const;
 
 /** One box for customer, machine, mark, spoke length and note, and every place by keyboard: Ctrl K, or a tap. */
 export const FindBox = () => {
@@ -118,7 +117,7 @@ export const FindBox = () => {
                 <Command.Item
                   key={c.href}
                   value={c.label}
-                  onSelect={() => (c.href.endsWith(".ics") ? window.open(c.href) : go(c.href))}
+                  onSelect={() => ("file" in c ? window.open(c.href) : go(c.href))}
                   className={item}
                 >
                   {c.label}

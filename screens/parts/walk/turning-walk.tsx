@@ -1,7 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import { useVoice, useWho } from "../kept/kept-choice";
 import { post } from "../kept/use-enter";
 import { signal } from "./signal";

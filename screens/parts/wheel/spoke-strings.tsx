@@ -1,5 +1,5 @@
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { turnsText } from "@/core/truing/saying/explain";
+import { turnsText } from "@/core/truing/saying/turn-words";
 import { NippleMark } from "./nipple-mark";
 import type { StringLevels } from "./rim-traces";
 import { FULL_STRING, LEFT, type StripLayout } from "./strip-layout";

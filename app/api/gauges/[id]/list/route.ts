@@ -1,12 +1,12 @@
 import { answer, readBytes } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { gaugeFromCsv, gaugeToCsv } from "@/formats/gauge-csv";
 import { listGaugeTables, saveGaugeTable } from "@/store/gauge-tables";
 
 const find = async (params: Promise<{ id: string }>) => {
   const { id } = await params;
   const table = (await listGaugeTables()).find((t) => t.id === id);
-  if (!table) throw new BadInput("gauge", "there is no such table");
+  if (!table) throw notThere("table", "gauge");
   return table;
 };
 

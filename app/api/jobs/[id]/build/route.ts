@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notMeasured, notThere } from "@/core/wheel/bad-input";
 import { jobRecord } from "@/record/job-record";
 import { saveBuild } from "@/store/builds";
 
@@ -10,11 +10,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { version } = await readBody(request, z.object({ version: z.int().min(0) }));
     const { id } = await params;
     const record = await jobRecord(id);
-    if (!record) throw new BadInput("id", "there is no such job");
-    if (!record.build.wheel)
-      throw new BadInput(
-        record.build.problem?.name ?? "",
-        record.build.problem?.message ?? "these figures do not make a wheel",
-      );
+    if (!record) throw notThere("job", "id");
+    if (!record.build.wheel) throw notMeasured(record.build.problem);
     return saveBuild({ jobId: id, wheel: record.build.input, assumed: record.build.assumed, version });
   });

@@ -25,6 +25,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const checked = leftOut
       ? { ok: true as const, value: null, unit: "" }
       : checkFigure(m.name, m.typed, m.unit, m.place);
-    if (!checked.ok) throw new BadInput(m.name || "name", checked.message);
+    if (!checked.ok) throw new BadInput(m.name || "name", checked.message, checked.refusal);
     return { ok: true, ...(await addMeasurement({ ...m, jobId, unit: checked.unit, value: checked.value })) };
   });

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { jobRecord } from "@/record/job-record";
 import { orderNow } from "@/record/order";
 import { addOrder } from "@/store/orders";
@@ -10,6 +10,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   answer(async () => {
     const { id } = await readBody(request, z.object({ id: idSchema }));
     const record = await jobRecord((await params).id);
-    if (!record) throw new BadInput("id", "there is no such job");
+    if (!record) throw notThere("job", "id");
     return { ok: true, changes: await addOrder(id, record.job.id, orderNow(record)) };
   });

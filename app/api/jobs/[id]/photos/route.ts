@@ -1,5 +1,5 @@
 import { answer, idSchema, readBytes } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
 import { keepPhoto } from "@/formats/photo";
 import { findJob } from "@/store/jobs";
@@ -15,6 +15,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const id = parseWith(idSchema, asked.get("id"), "id");
     const caption = (asked.get("caption") ?? "").slice(0, 300);
     const picture = await keepPhoto(await readBytes(request, MOST_MB, "photo"));
-    if (!(await findJob(jobId))) throw new BadInput("id", "there is no such job");
+    if (!(await findJob(jobId))) throw notThere("job", "id");
     return { ok: true, changes: await addPhoto({ id, jobId, caption, ...picture }) };
   });

@@ -1,6 +1,6 @@
 import { answer, readBytes } from "@/app/api/answer";
 import { roundLines } from "@/core/rounds/listed-rounds";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notMeasured } from "@/core/wheel/bad-input";
 import { roundsFromCsv, roundsToCsv } from "@/formats/rounds-csv";
 import { jobRecord } from "@/record/job-record";
 import { importRounds } from "@/record/round-list";
@@ -23,7 +23,7 @@ export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
     const { id } = await params;
     const record = await jobRecord(id);
-    if (!record?.wheel) throw new BadInput("wheel", "the wheel is not measured yet: how many spokes it has decides");
+    if (!record?.wheel) throw notMeasured(record?.build.problem);
     const { lines, errors, passedOver } = roundsFromCsv(
       (await readBytes(request, 2, "list")).toString("utf8"),
       record.wheel.rim.holes,

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { ROUND_KINDS } from "@/core/rounds/round";
 import { turnsMade } from "@/core/rounds/turn";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { jobRecord } from "@/record/job-record";
 import { openRound } from "@/store/rounds";
 
@@ -25,7 +25,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const record = await jobRecord((await params).id);
-    if (!record) throw new BadInput("job", "there is no such job");
+    if (!record) throw notThere("job");
     const holes = record.wheel?.rim.holes ?? 0;
     return {
       rounds: record.rounds.map((r) => ({

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { notFinished } from "@/core/finish/finish";
 import { todayIn } from "@/core/planning/today";
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/record/bench-minutes";
 import { jobFinish } from "@/record/finish";
@@ -37,12 +37,19 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id: sheetId, signedBy } = await readBody(request, schema);
     const { id } = await params;
     const record = await jobRecord(id);
-    if (!record) throw new BadInput("id", "there is no such job");
+    if (!record) throw notThere("job", "id");
     const finish = jobFinish(record);
     const { stops, open } = notFinished(finish.lines, finish.answers);
     if (stops.length > 0)
-      throw new BadInput("finish", `not signed: ${stops.map((l) => `${l.label} (${l.text})`).join("; ")}`);
-    if (open.length > 0) throw new BadInput("finish", `not looked at yet: ${open.map((l) => l.label).join("; ")}`);
+      throw new BadInput("finish", `not signed: ${stops.map((l) => `${l.label} (${l.text})`).join("; ")}`, {
+        code: "not-finished",
+        open: stops.map((l) => l.key),
+      });
+    if (open.length > 0)
+      throw new BadInput("finish", `not looked at yet: ${open.map((l) => l.label).join("; ")}`, {
+        code: "not-finished",
+        open: open.map((l) => l.key),
+      });
     const { recheckDays, timeZone } = await readSettings();
     await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)).now, signedBy }, signedBy });
     const changes = await finishJob(

@@ -2,7 +2,7 @@ import { answer } from "@/app/api/answer";
 import { defaultStiffness, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { dutyOf } from "@/core/tension/duty";
 import { targetBand } from "@/core/tension/target";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notMeasured } from "@/core/wheel/bad-input";
 import { figuresOf } from "@/core/wheel/build";
 import { jobRecord } from "@/record/job-record";
 
@@ -10,7 +10,7 @@ import { jobRecord } from "@/record/job-record";
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const record = await jobRecord((await params).id);
-    if (!record?.wheel) throw new BadInput("wheel", "the wheel is not measured yet");
+    if (!record?.wheel) throw notMeasured(record?.build.problem);
     const { duty, makers, assumed } = dutyOf(figuresOf(record.taken));
     const band = targetBand(wheelGeometry(record.wheel), defaultStiffness(record.wheel), duty, makers);
     return { ...band, assumed };

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { jobRecord } from "@/record/job-record";
 import { findBuild, saveBuild } from "@/store/builds";
@@ -23,7 +23,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const input = await readBody(request, z.unknown());
     readWheel(input);
     const { id } = await params;
-    if (!(await jobRecord(id))) throw new BadInput("id", "there is no such job");
+    if (!(await jobRecord(id))) throw notThere("job", "id");
     return saveBuild({
       jobId: id,
       wheel: input as WheelInput,

@@ -17,11 +17,18 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   answer(async () => {
     const g = await readBody(request, schema);
     const read = readLength(g.typed, g.what === "count" ? "mm" : g.unit);
-    if (!read.ok) throw new BadInput(g.what, read.message);
+    if (!read.ok) throw new BadInput(g.what, read.message, { code: "unreadable" });
     if (g.what === "count" && (!Number.isInteger(read.value) || read.value < 0))
-      throw new BadInput("count", `“${g.typed}” is no count; a whole number such as 20 will do`);
+      throw new BadInput("count", `“${g.typed}” is no count; a whole number such as 20 will do`, {
+        code: "unreadable",
+      });
     if (g.what !== "count" && (read.mm < 20 || read.mm > 500))
-      throw new BadInput(g.what, `${g.typed} is ${read.mm.toFixed(0)} mm, no spoke's length; check the unit`);
+      throw new BadInput(g.what, `${g.typed} is ${read.mm.toFixed(0)} mm, no spoke's length; check the unit`, {
+        code: "out-of-range",
+        given: read.mm,
+        from: 20,
+        to: 500,
+      });
     const { id, length, what, typed } = g;
     const value = what === "count" ? read.value : read.mm;
     return { ok: true, changes: await addGoods((await params).id, { id, length, what, typed, value }) };

@@ -1,5 +1,5 @@
 import { answer } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { notThere } from "@/core/wheel/bad-input";
 import { frontOfRound } from "@/record/advice";
 import { jobOfRound } from "@/store/rounds";
 
@@ -8,6 +8,6 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
   answer(async () => {
     const { id } = await params;
     const job = await jobOfRound(id);
-    if (!job) throw new BadInput("round", "there is no such round");
+    if (!job) throw notThere("round");
     return frontOfRound(job, id);
   });

@@ -14,7 +14,12 @@ export const GET = async (request: Request, { params }: { params: Promise<{ id: 
     const spoke = Number(new URL(request.url).searchParams.get("spoke"));
     const holes = stand.wheel.rim.holes;
     if (!Number.isInteger(spoke) || spoke < 1 || spoke > holes)
-      throw new BadInput("spoke", `${spoke} is no spoke of this wheel; give 1 to ${holes}`);
+      throw new BadInput("spoke", `${spoke} is no spoke of this wheel; give 1 to ${holes}`, {
+        code: "out-of-range",
+        given: spoke,
+        from: 1,
+        to: holes,
+      });
     const along = [2, 4, holes - 2, holes - 4].map((by) => ((spoke - 1 + by) % holes) + 1);
     sound = wavOf(
       pluckSound(stand.plucked(spoke), {

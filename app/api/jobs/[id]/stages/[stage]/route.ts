@@ -1,5 +1,5 @@
 import { answer } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { STAGES, type Stage } from "@/core/wheel/stages";
 import { stageData } from "@/record/stages/stage-data";
 
@@ -9,8 +9,13 @@ const isStage = (name: string): name is Stage => (STAGES as readonly string[]).i
 export const GET = (_: Request, { params }: { params: Promise<{ id: string; stage: string }> }) =>
   answer(async () => {
     const { id, stage } = await params;
-    if (!isStage(stage)) throw new BadInput("stage", `“${stage}” is no stage; ${STAGES.join(", ")}`);
+    if (!isStage(stage))
+      throw new BadInput("stage", `“${stage}” is no stage; ${STAGES.join(", ")}`, {
+        code: "not-offered",
+        given: stage,
+        offered: STAGES,
+      });
     const data = await stageData(stage, id);
-    if (!data) throw new BadInput("id", "there is no such job");
+    if (!data) throw notThere("job", "id");
     return data;
   });

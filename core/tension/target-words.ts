@@ -1,0 +1,23 @@
+import type { TargetFigures, TargetReason } from "./target";
+
+type Code = keyof TargetFigures;
+type Words = { readonly [C in Code]: (figures: TargetFigures[C]) => string };
+
+/** N to tens: nothing here is known more closely. */
+const tens = (newton: number): string => String(Math.round(newton / 10) * 10);
+
+const WORDS: Words = {
+  makers: ({ aim }) => `The maker's figure, ${tens(aim)} N, comes first.`,
+  floor: ({ hit, mass, braked, loss, tyre, floor }) =>
+    `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: under a mean of ${tens(floor)} N on the tighter side a spoke 20 % low would go slack.`,
+  thread: ({ most, diameter }) =>
+    `Over ${tens(most)} N the core of a ${diameter} mm thread carries more than its working stress in a spoke 20 % high.`,
+  buckling: ({ gives, most }) =>
+    `The rim would give way sideways at about ${tens(gives)} N; half of that, ${tens(most)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,
+  balance: ({ A, B }) => `With this offset the sides' means are {A} ${tens(A)} and {B} ${tens(B)} N.`,
+  narrow: () => "The floor lies above the ceiling: these spokes or this rim are too light for the load as given.",
+};
+
+/** Why the band lies where it does; sides stand as {A} and {B} until they get their names. */
+export const targetWords = <C extends Code>(reason: Extract<TargetReason, { code: C }>): string =>
+  (WORDS[reason.code as C] as Words[C])(reason.figures as TargetFigures[C]);

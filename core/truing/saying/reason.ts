@@ -1,0 +1,45 @@
+import type { Bend } from "../knowing/bend";
+
+/** What each reason rests on. mm; tension and grip as a part of one; turns in turns. */
+export interface ReasonFigures {
+  /** Inside the tolerance: `lateral`, `radial` are what the dial said beside the weld. */
+  readonly done: {
+    readonly lateral: number;
+    readonly radial: number;
+    readonly wanted: { readonly lateral: number; readonly radial: number };
+    readonly tensionAssumed: boolean;
+  };
+  /** `turned`: the last round left twist in the spokes; else nothing is worth turning. */
+  readonly destress: { readonly turned: boolean };
+  /** The best to be had with every spoke within `tensionSpread` of its side. */
+  readonly rim: { readonly lateral: number; readonly radial: number; readonly tensionSpread: number };
+  readonly straighten: Bend;
+  readonly scrap: Bend;
+  /** Part of the tension this round aims at. */
+  readonly stage: { readonly part: number };
+  /** What a stretch of turned nipples does to the rim: + towards A, + outwards; `net` turns, + tighter. */
+  readonly turn: { readonly side: number; readonly hop: number; readonly net: number };
+  /** The farthest spoke from its side's mean. */
+  readonly even: { readonly now: number; readonly after: number };
+  /** How far the rim answered the last round, and what of a turn twist left. */
+  readonly learnt: { readonly answer: number; readonly grip: number };
+  /** + towards A. */
+  readonly offset: { readonly now: number; readonly after: number };
+  readonly "tension-assumed": Record<never, never>;
+  readonly seam: { readonly what: "lateral" | "radial"; readonly height: number };
+  readonly outlier: { readonly what: "lateral" | "radial" };
+  readonly slack: Record<never, never>;
+  /** One σ between the places read. */
+  readonly unread: { readonly sure: number };
+}
+
+export type ReasonCode = keyof ReasonFigures;
+
+/** Why: a code and its figures; `spokes` are the ones it is about. `reasonWords` says it. */
+export type Reason = {
+  readonly [C in ReasonCode]: {
+    readonly code: C;
+    readonly spokes: readonly number[];
+    readonly figures: ReasonFigures[C];
+  };
+}[ReasonCode];
