@@ -1,4 +1,6 @@
 import { describe, expect, test } from "vitest";
+import { POST as postReading } from "@/app/api/rounds/[id]/readings/route";
+import { POST as postTurn } from "@/app/api/rounds/[id]/turns/route";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { addAct } from "@/store/acts";
@@ -132,6 +134,29 @@ test("bench minutes go to the stage a figure is taken in, whatever its name begi
     ]);
   const minutes = minutesOf({ measurements: twice(record.measurements), acts: twice(record.acts), rounds: [] });
   expect(minutes).toEqual({ "book-in": 6, true: 3, tension: 4, lace: 5, "hand-back": 1 });
+});
+
+test("a reading or a turn at a spoke the wheel has not is refused, by how many it has and as data; nothing is stored", async () => {
+  const job = await wheelJob("OR-41");
+  const roundId = await round(job.id, ["lateral"], TENTH, 3);
+  const post = (what: typeof postReading | typeof postTurn, body: object) =>
+    what(new Request("http://here", { method: "POST", body: JSON.stringify({ id: id(), ...body }) }), {
+      params: Promise.resolve({ id: roundId }),
+    });
+  const before = (await whole(job.id)).rounds;
+  for (const answer of [
+    await post(postReading, { what: "lateral", spoke: 41, value: 0.1, typed: "10" }),
+    await post(postTurn, { spoke: 41, turns: 0.25 }),
+  ]) {
+    expect(answer.status).toBe(400);
+    expect((await answer.json()).error).toEqual({
+      path: "spoke",
+      message: "41 is no spoke of this wheel; 1 to 40",
+      refusal: { code: "out-of-range", given: 41, from: 1, to: 40 },
+    });
+  }
+  expect((await whole(job.id)).rounds).toEqual(before);
+  expect((await post(postReading, { what: "lateral", spoke: 40, value: 0.1, typed: "10" })).status).toBe(200);
 });
 
 describe("what is kept ready of a job", () => {

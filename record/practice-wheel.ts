@@ -1,4 +1,4 @@
-import { BadInput, notMeasured } from "@/core/wheel/bad-input";
+import { BadInput } from "@/core/wheel/bad-input";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
 import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
 import {
@@ -8,15 +8,15 @@ import {
   savePracticeWheel,
 } from "@/store/practice-wheels";
 import { benchRecord } from "./bench-record";
+import { measured } from "./measured";
 
 /** Settling one takes a tenth of a second; the last one used is kept while its stored copy is the same. */
 let kept: { readonly jobId: string; readonly version: number; readonly stand: StandInWheel } | null = null;
 
 const standInOf = async (jobId: string, stored: StoredPracticeWheel): Promise<StandInWheel> => {
   if (kept?.jobId === jobId && kept.version === stored.version) return kept.stand;
-  const record = await benchRecord(jobId);
-  if (!record?.wheel) throw notMeasured(record?.build.problem);
-  return new StandInWheel(record.wheel, stored.hidden as HiddenWheel, stored.state as StandInState);
+  const { wheel } = measured(await benchRecord(jobId));
+  return new StandInWheel(wheel, stored.hidden as HiddenWheel, stored.state as StandInState);
 };
 
 /** The practice wheel on a job's stand. @throws BadInput when there is none */
@@ -31,10 +31,9 @@ export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
 
 /** Puts a new practice wheel on a job's stand, made like the job's own wheel. @throws BadInput */
 export const mountPracticeWheel = async (jobId: string, seed: number, start: "fresh" | "buckled"): Promise<void> => {
-  const record = await benchRecord(jobId);
-  if (!record?.wheel) throw notMeasured(record?.build.problem);
+  const { wheel } = measured(await benchRecord(jobId));
   const hidden = hiddenWheel(seed, start);
-  await savePracticeWheel(jobId, hidden, new StandInWheel(record.wheel, hidden).state);
+  await savePracticeWheel(jobId, hidden, new StandInWheel(wheel, hidden).state);
 };
 
 /** Does to the practice wheel what was done at the bench; a job without one is left alone. */

@@ -55,5 +55,9 @@ const asEntry = (r: MeasurementRow): Entry => ({
 });
 
 /** All of a job's figures in the order taken. */
-export const listMeasurements = async (jobId: string): Promise<Entry[]> =>
-  (await database()("measurements").where({ job_id: jobId }).orderBy("order")).map(asEntry);
+export const listMeasurements = async (jobId: string, name?: string): Promise<Entry[]> =>
+  (
+    await database()("measurements")
+      .where(name === undefined ? { job_id: jobId } : { job_id: jobId, name })
+      .orderBy("order")
+  ).map(asEntry);

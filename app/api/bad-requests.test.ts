@@ -197,7 +197,7 @@ describe.each(CASES)("$method $path", ({ path, method, params, good }) => {
       const before = await contents();
       const got = await call(path, method, good(), { id });
       refused(`${path} of ${id.slice(0, 20)}`, got);
-      expect(got.answer.error.message, path).toMatch(/no such|no /);
+      expect(got.answer.error.refusal, path).toEqual({ code: "not-there" });
       expect(await contents()).toBe(before);
     }
   });

@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { FINISH_ANSWERS } from "../finish/finish";
+import { MOST_HOLES } from "../wheel/holes";
 
 /** How a nipple was found: it does not turn, its spoke slipped back after the turn, or it turns again. */
 export const NIPPLE_STATES = ["stuck", "slipped", "free"] as const;
 export type NippleState = (typeof NIPPLE_STATES)[number];
 
-const spoke = z.int().min(1).max(72);
+const spoke = z.int().min(1).max(MOST_HOLES);
 
 /** What was done or told at the bench that is no figure of the wheel; each kind by its own fields. */
 export const actSchema = z.discriminatedUnion("what", [
@@ -21,7 +22,7 @@ export const actSchema = z.discriminatedUnion("what", [
     spoke,
     seen: z.object({
       flange: z.enum(["A", "B"]),
-      hubHole: z.int().min(1).max(72),
+      hubHole: z.int().min(1).max(MOST_HOLES),
       head: z.enum(["in", "out"]),
       under: z.boolean(),
     }),

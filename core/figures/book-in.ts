@@ -1,4 +1,5 @@
 import { HUB_MARKS } from "../lacing/hub-mark";
+import { LEAST_HOLES, MOST_HOLES } from "../wheel/holes";
 import { type AskedFigure, type Figure, onBoth, takenIn } from "./figure";
 
 /** Taken before a key is put to a nipple; what is lost for good comes first. */
@@ -149,7 +150,11 @@ export const KIND_FIGURES: readonly Figure[] = takenIn("book-in", [
     label: "rim holes",
     how: "count them; they go round in fours",
     kind: "count",
-    can: { from: 12, to: 72, cannot: "holes cannot be laced; a rim has 12 to 72, mostly 36 or 40" },
+    can: {
+      from: LEAST_HOLES,
+      to: MOST_HOLES,
+      cannot: `holes cannot be laced; a rim has ${LEAST_HOLES} to ${MOST_HOLES}, mostly 36 or 40`,
+    },
     inFours: true,
     picture: "count",
     likely: [28, 48],

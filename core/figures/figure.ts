@@ -1,3 +1,4 @@
+import { MOST_HOLES } from "../wheel/holes";
 import type { Stage } from "../wheel/stages";
 
 /** Which small picture shows where the gauge goes. */
@@ -79,9 +80,6 @@ export const onBoth = (make: (side: "A" | "B") => AskedFigure): readonly [AskedF
 /** A list of figures that are taken in one stage of the work. */
 export const takenIn = (stage: Stage, figures: readonly AskedFigure[]): readonly Figure[] =>
   figures.map((figure) => ({ stage, ...figure }));
-
-/** No rim has more holes. */
-const MOST_HOLES = 72;
 
 /** At how many places a figure can be taken; 0 for one place only. */
 export const mostPlaces = ({ places = 0 }: Pick<Figure, "places">): number =>

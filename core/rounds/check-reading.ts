@@ -1,4 +1,5 @@
 import { BadInput } from "../wheel/bad-input";
+import { MOST_HOLES } from "../wheel/holes";
 import type { Reading, ReadingKind } from "./reading";
 import { workedOut } from "./work-out";
 
@@ -24,6 +25,23 @@ const SAME = 1e-6;
 const ofWholeWheel = (what: ReadingKind): boolean => what === "offset" || what === "offset-part";
 
 /**
+ * Whether a wheel has that spoke.
+ *
+ * @param holes of the wheel; null where nobody has counted yet
+ * @throws BadInput
+ */
+export const checkSpoke = (spoke: number, holes: number | null, path = "spoke"): void => {
+  const most = holes ?? MOST_HOLES;
+  if (spoke < 1 || spoke > most)
+    throw new BadInput(path, `${spoke} is no spoke of this wheel; 1 to ${most}`, {
+      code: "out-of-range",
+      given: spoke,
+      from: 1,
+      to: most,
+    });
+};
+
+/**
  * Whether a reading can be: the same rule where it is typed and where it is stored.
  *
  * @param holes of the wheel; null where it is not measured yet
@@ -38,15 +56,15 @@ export const checkReading = (r: Reading, holes: number | null): void => {
       from,
       to,
     });
-  const most = holes ?? 72;
-  if (ofWholeWheel(r.what) ? r.spoke !== 0 : r.spoke < 1 || r.spoke > most)
-    throw new BadInput(
-      "spoke",
-      ofWholeWheel(r.what)
-        ? `${r.spoke} will not do; the offset is the whole wheel's and stands at 0`
-        : `${r.spoke} is no spoke of this wheel; 1 to ${most}`,
-      { code: "out-of-range", given: r.spoke, ...(ofWholeWheel(r.what) ? { from: 0, to: 0 } : { from: 1, to: most }) },
-    );
+  if (r.against !== null && r.against !== undefined) checkSpoke(r.against, holes, "against");
+  if (!ofWholeWheel(r.what)) checkSpoke(r.spoke, holes);
+  else if (r.spoke !== 0)
+    throw new BadInput("spoke", `${r.spoke} will not do; the offset is the whole wheel's and stands at 0`, {
+      code: "out-of-range",
+      given: r.spoke,
+      from: 0,
+      to: 0,
+    });
   const again = workedOut(r);
   if (again && !again.ok) throw new BadInput("typed", again.message, { code: "unreadable" });
   if (again?.ok && Math.abs(again.value - r.value) > SAME)

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { BadInput, type Refusal } from "./bad-input";
+import { LEAST_HOLES, MOST_HOLES } from "./holes";
 import { mostCrosses } from "./most-crosses";
 import { parseWith } from "./parse-with";
 
@@ -62,8 +63,12 @@ export const wheelSchema = z.object({
   rim: z.object({
     holes: number("a whole number of holes")
       .int({ error: (i) => `${i.input} is not a whole number of holes` })
-      .min(12, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
-      .max(72, { error: (i) => `${i.input} holes will not do; a laced rim has 12 to 72` })
+      .min(LEAST_HOLES, {
+        error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
+      })
+      .max(MOST_HOLES, {
+        error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
+      })
       .refine((n) => n % 4 === 0, {
         error: (i) =>
           `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,

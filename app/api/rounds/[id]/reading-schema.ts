@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { idSchema } from "@/app/api/answer";
 import { INSTRUMENT, READING_KINDS, READING_METHODS } from "@/core/rounds/reading";
+import { MOST_HOLES } from "@/core/wheel/holes";
 
 /** One reading as a screen sends it. */
 export const readingSchema = z.object({
   id: idSchema,
   what: z.enum(READING_KINDS),
-  spoke: z.int().min(0).max(72),
+  spoke: z.int().min(0).max(MOST_HOLES),
   value: z
     .number({ error: (i) => `${JSON.stringify(i.input)} is not a reading` })
     .min(-200)
@@ -15,7 +16,7 @@ export const readingSchema = z.object({
   doubtful: z.boolean().default(false),
   sure: z.number().min(0).max(1200).nullable().default(null),
   tableId: idSchema.nullable().default(null),
-  against: z.int().min(1).max(72).nullable().default(null),
+  against: z.int().min(1).max(MOST_HOLES).nullable().default(null),
   instrument: z
     .string()
     .regex(INSTRUMENT, {

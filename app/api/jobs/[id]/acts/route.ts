@@ -1,6 +1,8 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { actSchema } from "@/core/acts/act";
+import { checkSpoke } from "@/core/rounds/check-reading";
+import { holesOfJob } from "@/record/holes";
 import { addAct } from "@/store/acts";
 
 const schema = z.object({
@@ -11,4 +13,9 @@ const schema = z.object({
 
 /** Something done or told at the bench that is no figure of the wheel. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => ({ ok: true, changes: await addAct((await params).id, await readBody(request, schema)) }));
+  answer(async () => {
+    const { id } = await params;
+    const given = await readBody(request, schema);
+    if ("spoke" in given.act) checkSpoke(given.act.spoke, await holesOfJob(id), "act.spoke");
+    return { ok: true, changes: await addAct(id, given) };
+  });

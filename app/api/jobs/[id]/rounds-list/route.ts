@@ -1,8 +1,8 @@
 import { answer, readBytes } from "@/app/api/answer";
 import { roundLines } from "@/core/rounds/listed-rounds";
-import { notMeasured } from "@/core/wheel/bad-input";
 import { roundsFromCsv, roundsToCsv } from "@/formats/rounds-csv";
 import { jobRecord } from "@/record/job-record";
+import { measured } from "@/record/measured";
 import { importRounds } from "@/record/round-list";
 
 type Params = { params: Promise<{ id: string }> };
@@ -22,11 +22,10 @@ export const GET = async (_: Request, { params }: Params) => {
 export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
     const { id } = await params;
-    const record = await jobRecord(id);
-    if (!record?.wheel) throw notMeasured(record?.build.problem);
+    const { wheel } = measured(await jobRecord(id));
     const { lines, errors, passedOver } = roundsFromCsv(
       (await readBytes(request, 2, "list")).toString("utf8"),
-      record.wheel.rim.holes,
+      wheel.rim.holes,
     );
     const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
     const changes = await importRounds(id, lines, take);

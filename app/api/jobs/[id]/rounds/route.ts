@@ -3,6 +3,7 @@ import { answer, idSchema, readBody } from "@/app/api/answer";
 import { ROUND_KINDS } from "@/core/rounds/round";
 import { turnsMade } from "@/core/rounds/turn";
 import { notThere } from "@/core/wheel/bad-input";
+import { MOST_HOLES } from "@/core/wheel/holes";
 import { jobRecord } from "@/record/job-record";
 import { openRound } from "@/store/rounds";
 
@@ -10,7 +11,7 @@ const schema = z.object({
   id: idSchema,
   kind: z.enum(ROUND_KINDS).default("true"),
   plan: z
-    .object({ part: z.number().min(0).max(1.2), turns: z.array(z.number().min(-20).max(20)).max(72) })
+    .object({ part: z.number().min(0).max(1.2), turns: z.array(z.number().min(-20).max(20)).max(MOST_HOLES) })
     .nullable()
     .default(null),
 });

@@ -2,16 +2,15 @@ import { answer } from "@/app/api/answer";
 import { defaultStiffness, wheelGeometry } from "@/core/mechanics/elastic-wheel";
 import { dutyOf } from "@/core/tension/duty";
 import { targetBand } from "@/core/tension/target";
-import { notMeasured } from "@/core/wheel/bad-input";
 import { figuresOf } from "@/core/wheel/build";
 import { jobRecord } from "@/record/job-record";
+import { measured } from "@/record/measured";
 
 /** The wanted tension as a band, with its reasons; a few tenths of a second of sums. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const record = await jobRecord((await params).id);
-    if (!record?.wheel) throw notMeasured(record?.build.problem);
+    const { record, wheel } = measured(await jobRecord((await params).id));
     const { duty, makers, assumed } = dutyOf(figuresOf(record.taken));
-    const band = targetBand(wheelGeometry(record.wheel), defaultStiffness(record.wheel), duty, makers);
+    const band = targetBand(wheelGeometry(wheel), defaultStiffness(wheel), duty, makers);
     return { ...band, assumed };
   });

@@ -1,11 +1,14 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
+import { checkSpoke } from "@/core/rounds/check-reading";
+import { MOST_HOLES } from "@/core/wheel/holes";
+import { holesOfRound } from "@/record/holes";
 import { onPracticeWheel } from "@/record/practice-wheel";
 import { addTurn, jobOfRound } from "@/store/rounds";
 
 const schema = z.object({
   id: idSchema,
-  spoke: z.int().min(1).max(72),
+  spoke: z.int().min(1).max(MOST_HOLES),
   turns: z.number().min(-20).max(20),
   who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
 });
@@ -14,6 +17,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   answer(async () => {
     const { id } = await params;
     const turn = await readBody(request, schema);
+    checkSpoke(turn.spoke, await holesOfRound(id));
     const { fresh, changes } = await addTurn(id, turn);
     const job = fresh && turn.turns !== 0 ? await jobOfRound(id) : null;
     if (job) await onPracticeWheel(job, (stand) => stand.turn(turn.spoke, turn.turns));

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
 import { checkReading } from "@/core/rounds/check-reading";
+import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../../reading-schema";
 
@@ -8,6 +9,8 @@ import { readingSchema } from "../../reading-schema";
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const readings = await readBody(request, z.array(readingSchema).min(1).max(300));
-    for (const reading of readings) checkReading(reading, null);
-    return { ok: true, changes: await addReadings((await params).id, readings) };
+    const { id } = await params;
+    const holes = await holesOfRound(id);
+    for (const reading of readings) checkReading(reading, holes);
+    return { ok: true, changes: await addReadings(id, readings) };
   });
