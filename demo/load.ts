@@ -52,10 +52,13 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
   } = demo;
   const wheelId = again ? await wheelMarked(demo.mark) : null;
   const job = await openJob({ id, kind, ...rest, ...(wheelId ? { wheelId } : {}) });
-  await changeJob(id, job.version, {
-    ...rest,
-    promised: day(promisedIn),
-    waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
+  await changeJob(id, {
+    seen: job,
+    change: {
+      ...rest,
+      promised: day(promisedIn),
+      waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
+    },
   });
   const take = async (list: DemoJob["figures"]) => {
     for (const [name, value] of Object.entries(list))

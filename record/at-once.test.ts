@@ -40,11 +40,11 @@ test("a mark that was here is told with whose it is; once more, and the visit jo
   const round = id();
   await openRound(visit.id, { id: round });
   const before = await findJob(visit.id);
-  const refused = await changeJob(visit.id, visit.version, { mark: "q-7" }).catch((e: unknown) => e);
+  const refused = await changeJob(visit.id, { seen: visit, change: { mark: "q-7" } }).catch((e: unknown) => e);
   expect(refused).toMatchObject({ path: "mark", message: expect.stringMatching(/Plover 125 of Ada Vale.*once more/) });
   expect(await findJob(visit.id)).toEqual(before);
-  const joined = await changeJob(visit.id, visit.version, { mark: "q-7" }, true);
-  expect(joined).toMatchObject({ wheelId: old.wheelId, mark: "Q-7", customer: "Ada Vale", version: visit.version + 1 });
+  const joined = await changeJob(visit.id, { seen: visit, change: { mark: "q-7" }, again: true });
+  expect(joined).toMatchObject({ wheelId: old.wheelId, mark: "Q-7", customer: "Ada Vale" });
   // What was made for the visit alone is gone; what was done on it is not, nor what is another's.
   expect([await rows("wheels", { id: visit.wheelId }), await rows("customers", { id: visit.customerId })]).toEqual([
     0, 0,
@@ -53,7 +53,7 @@ test("a mark that was here is told with whose it is; once more, and the visit jo
   expect((await findJob(other.id))?.wheelId).toBe(other.wheelId);
   // A wheel with other visits stays when one of them turns out to be another wheel's.
   const second = await openJob({ id: id(), kind: "check-only", wheelId: other.wheelId });
-  await changeJob(second.id, second.version, { mark: "Q-7" }, true);
+  await changeJob(second.id, { seen: second, change: { mark: "Q-7" }, again: true });
   expect([await rows("jobs", { wheel_id: other.wheelId }), await rows("jobs", { wheel_id: old.wheelId })]).toEqual([
     1, 3,
   ]);
@@ -61,7 +61,7 @@ test("a mark that was here is told with whose it is; once more, and the visit jo
     (await database()("jobs").where({ wheel_id: wheelId }).pluck("visit")).sort((a: number, b: number) => a - b);
   expect([await visits(old.wheelId), await visits(other.wheelId)]).toEqual([[1, 2, 3], [1]]);
   // Its own mark, written another way, is no other wheel's.
-  const same = await changeJob(other.id, other.version, { mark: "q-8" });
+  const same = await changeJob(other.id, { seen: other, change: { mark: "q-8" } });
   expect(same).toMatchObject({ mark: "q-8", wheelId: other.wheelId });
 });
 

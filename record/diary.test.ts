@@ -24,7 +24,7 @@ const wheel = async (mark: string, kind: JobKind, promised: string | null, waiti
   ids[mark] = id;
   const job = await openJob({ id, kind });
   const waitingSince = waitingFor ? day(-2) : null;
-  await changeJob(id, job.version, { mark, promised, waitingFor, waitingSince });
+  await changeJob(id, { seen: job, change: { mark, promised, waitingFor, waitingSince } });
   await refreshJob(id);
 };
 

@@ -47,7 +47,7 @@ ownDatabase(".test-output/find", async () => {
       wanted: some(3),
       place: "front" as const,
     };
-    await changeJob(id, job.version, about);
+    await changeJob(id, { seen: job, change: about });
     const newest = Date.parse("2026-01-01T08:00:00Z") + i * 7919 * 60_000;
     await database()("jobs")
       .where({ id })

@@ -47,10 +47,13 @@ describe("the record", () => {
       /foreign key/i,
     );
   });
-  test("a change on an old copy is refused with both versions", async () => {
+  test("a line somebody changed meanwhile is refused with both; another line is taken, and told twice it stands once", async () => {
     const job = await newJob();
-    await changeJob(job.id, 1, { machine: "One" });
-    const late = await changeJob(job.id, 1, { machine: "Two" }).catch((e: unknown) => e);
+    await changeJob(job.id, { seen: job, change: { machine: "One" } });
+    const other = await changeJob(job.id, { seen: job, change: { wanted: "true it" } });
+    expect(other).toMatchObject({ machine: "One", wanted: "true it" });
+    expect(await changeJob(job.id, { seen: job, change: { machine: "One" } })).toEqual(other);
+    const late = await changeJob(job.id, { seen: job, change: { machine: "Two" } }).catch((e: unknown) => e);
     expect(late).toBeInstanceOf(StaleCopy);
     expect([(late as StaleCopy).stored, (late as StaleCopy).given]).toMatchObject([
       { machine: "One" },

@@ -41,7 +41,7 @@ describe("the one box", () => {
     expect(await marks("_")).toEqual([]);
     expect((await find(machine, 2)).map((f) => f.mark)).toEqual(["ZF-3", "ZF-2"]);
     const now = await findJob(second.id);
-    await changeJob(second.id, now?.version ?? 0, { customer: "Mira Quill" });
+    if (now) await changeJob(second.id, { seen: now, change: { customer: "Mira Quill" } });
     await refreshJob(second.id);
     expect(await marks(`${machine} quill`)).toEqual(["ZF-2"]);
     expect(await marks(`${machine} jorg`)).toEqual(["ZF-1"]);

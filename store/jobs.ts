@@ -1,6 +1,8 @@
+import type { Knex } from "knex";
 import type { ToleranceName } from "@/core/runout/tolerance";
+import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
-import { jobChanged, wheelChanged } from "./changes";
+import { changingJob, jobChanged, wheelChanged } from "./changes";
 import { database } from "./database";
 import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
@@ -19,7 +21,6 @@ export interface Job {
   readonly sideA: string;
   readonly sideB: string;
   readonly tolerance: ToleranceName;
-  readonly version: number;
   /** Rises with every change of the job or anything of it. */
   readonly changes: number;
   /** Day a re-check is due, or null. */
@@ -76,7 +77,6 @@ export const asJob = (row: JobWithWheel): Job => ({
   sideA: row.side_a,
   sideB: row.side_b,
   tolerance: row.tolerance,
-  version: row.version,
   changes: row.changes,
   recheckOn: day(row.recheck_on),
   finishedAt: row.finished_at?.toISOString() ?? null,
@@ -89,8 +89,8 @@ export const asJob = (row: JobWithWheel): Job => ({
   telephone: row.telephone,
 });
 
-const selectJobs = () =>
-  database()("jobs")
+const selectJobs = (db: Knex | Knex.Transaction = database()) =>
+  db("jobs")
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
     .select<JobWithWheel[]>(
@@ -103,8 +103,8 @@ const selectJobs = () =>
       "customers.telephone",
     );
 
-export const findJob = async (id: string): Promise<Job | null> => {
-  const row: JobWithWheel | undefined = await selectJobs().where("jobs.id", id).first();
+export const findJob = async (id: string, db?: Knex.Transaction): Promise<Job | null> => {
+  const row: JobWithWheel | undefined = await selectJobs(db).where("jobs.id", id).first();
   return row ? asJob(row) : null;
 };
 
@@ -178,22 +178,47 @@ const columns = (change: JobChange): Record<string, unknown> =>
     tolerance: change.tolerance,
   });
 
+/** What is told of a job, its wheel and its customer, line by line. */
+interface Told {
+  readonly change: JobChange;
+  /** How each of these lines stood for whoever changed it: other lines may have been changed meanwhile. */
+  readonly seen: JobChange;
+  /** The same was refused and is meant: a mark that another wheel has makes this a visit of that wheel. */
+  readonly again?: boolean;
+}
+
+/** Nothing told is none, and an empty text. */
+const sameLine = (a: string | null | undefined, b: string | null | undefined): boolean => (a ?? "") === (b ?? "");
+
 /**
- * @param again the same was refused and is meant: a mark that another wheel has makes this a visit of that wheel
- * @throws StaleCopy when `version` is not the stored one
- * @throws BadInput when another wheel has the mark
+ * Changes what is told of a job; told twice it stands once.
+ *
+ * @throws StaleCopy when one of these lines no longer stands as it was seen
+ * @throws BadInput when there is no such job, or another wheel has the mark
  */
-export const changeJob = async (id: string, version: number, change: JobChange, again = false): Promise<Job> => {
-  await database().transaction(async (trx) => {
-    const changed: number = await trx("jobs")
-      .where({ id, version })
-      .update({ ...columns(change), version: version + 1 });
-    if (changed === 0) throw new StaleCopy(await findJob(id), change);
-    await jobChanged(id, trx);
-    const { wheel_id } = (await trx("jobs").where({ id }).first("wheel_id")) as { wheel_id: string };
+export const changeJob = async (id: string, { change, seen, again = false }: Told): Promise<Job> => {
+  await changingJob(id, async (trx) => {
+    const stored = await findJob(id, trx);
+    if (!stored) throw notThere("job", "id");
+    const lines = (Object.keys(change) as (keyof JobChange)[]).filter((key) => !sameLine(change[key], stored[key]));
+    if (lines.length === 0) return false;
+    const meanwhile = lines.find((key) => !sameLine(seen[key], stored[key]));
+    if (meanwhile)
+      throw new StaleCopy(
+        stored,
+        change,
+        `“${stored[meanwhile] ?? ""}” was put down elsewhere meanwhile and is not overruled.`,
+        meanwhile,
+      );
+    const about = columns(change);
+    if (Object.keys(about).length > 0) await trx("jobs").where({ id }).update(about);
+    const wheel_id = stored.wheelId;
     const other = change.mark === undefined ? null : await otherWheelMarked(trx, change.mark, wheel_id);
     if (other && !again) throw markIsTaken(change.mark ?? "", other.told);
-    if (other) return joinWheel(trx, id, wheel_id, other.id);
+    if (other) {
+      await joinWheel(trx, id, wheel_id, other.id);
+      return true;
+    }
     const wheel = given({ mark: change.mark, machine: change.machine, place: change.place });
     if (Object.keys(wheel).length > 0) await trx("wheels").where({ id: wheel_id }).update(wheel);
     const customer = given({ name: change.customer, telephone: change.telephone });
@@ -203,6 +228,7 @@ export const changeJob = async (id: string, version: number, change: JobChange, 
         .update(customer);
     // What finds the wheel's other visits changes with it.
     if (Object.keys({ ...wheel, ...customer }).length > 0) await wheelChanged(wheel_id, id, trx);
+    return true;
   });
   return (await findJob(id)) as Job;
 };

@@ -3,8 +3,11 @@ export class StaleCopy extends Error {
   constructor(
     readonly stored: unknown,
     readonly given: unknown,
+    message = "This was changed elsewhere since you opened it. Both versions are shown; choose which to keep.",
+    /** What was changed elsewhere: a line, or the copy as a whole. */
+    readonly path = "version",
   ) {
-    super("This was changed elsewhere since you opened it. Both versions are shown; choose which to keep.");
+    super(message);
     this.name = "StaleCopy";
   }
 }

@@ -55,7 +55,11 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
     if (error instanceof BadInput) return Response.json({ error: error.told }, { status: 400 });
     if (error instanceof StaleCopy)
       return Response.json(
-        { error: { path: "version", message: error.message }, stored: error.stored, given: error.given },
+        {
+          error: { path: error.path, message: error.message, refusal: { code: "stands-against", what: "stored" } },
+          stored: error.stored,
+          given: error.given,
+        },
         { status: 409 },
       );
     console.error(error);

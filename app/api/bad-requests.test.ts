@@ -219,19 +219,19 @@ test("a job's own fields: each taken as it was sent, or refused by name with the
     tolerance: "shop",
   };
   const { answer: opened } = await call("jobs", "POST", { id: uuid(), kind: "true-only" });
-  let held = opened as Record<string, unknown> & { id: string; version: number };
+  let held = opened as Record<string, unknown> & { id: string };
   for (const [field, right] of Object.entries(fields))
     for (const value of [right, ...JUNK]) {
       const before = await contents();
       const got = await call(
         "jobs/[id]",
         "PATCH",
-        { version: held.version, change: { [field]: value } },
+        { change: { [field]: value }, seen: { [field]: held[field] } },
         { id: held.id },
       );
       const what = `${field} = ${JSON.stringify(value)?.slice(0, 40)}`;
       if (got.status === 200) {
-        held = got.answer;
+        held = got.answer.job;
         if (typeof value === "string") expect(String(held[field] ?? "").trim(), what).toBe(value.trim());
         continue;
       }
@@ -240,7 +240,12 @@ test("a job's own fields: each taken as it was sent, or refused by name with the
       expect(got.answer.error.path, what).toContain(field);
       expect(await contents(), what).toBe(before);
     }
-  const stale = await call("jobs/[id]", "PATCH", { version: 0, change: { wanted: "older" } }, { id: held.id });
+  const stale = await call(
+    "jobs/[id]",
+    "PATCH",
+    { change: { wanted: "older" }, seen: { wanted: "never so" } },
+    { id: held.id },
+  );
   expect(stale.status).toBe(409);
   expect(stale.answer.stored.wanted).not.toBe("older");
 });

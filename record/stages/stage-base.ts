@@ -6,7 +6,6 @@ export const stageBase = ({ job, stages, measurements, acts }: JobRecord) => ({
   /** As the stage bar and the walks name it. */
   title: [job.mark, job.machine].filter(Boolean).join(" "),
   kind: job.kind,
-  version: job.version,
   /** How many changes the record had had when this was read. */
   changes: job.changes,
   names: { A: job.sideA, B: job.sideB },

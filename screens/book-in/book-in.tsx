@@ -12,6 +12,7 @@ import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
+import { useToldNow } from "../parts/kept/use-told";
 import { WheelPlan } from "../parts/wheel/wheel-plan";
 import { ConditionLines, ConditionMarks } from "./condition-marks";
 import { particularsAsked, type ToldAtCounter } from "./particulars";
@@ -49,7 +50,7 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
   const { wheel, spokes, names, photos, jobId } = job;
   const bench = useBench(job);
   const { taken } = bench;
-  const particulars = particularsAsked(job.told);
+  const particulars = particularsAsked(useToldNow(jobId, job.told));
   const atCounter = particulars.some((p) => p.key === "customer" && !p.value);
   const [tab, setTab] = useState<Tab>(atCounter ? "counter" : "before");
   const counter = particulars.filter((p) => COUNTER.includes(p.key));

@@ -41,7 +41,14 @@ export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
     ],
   },
   { key: "wanted", label: "what is wanted", how: "in the customer's words", kind: "text", value: job.wanted },
-  { key: "promised", label: "promised for", how: "the day it must be ready", kind: "date", value: job.promised ?? "" },
+  {
+    key: "promised",
+    label: "promised for",
+    how: "the day it must be ready",
+    kind: "date",
+    value: job.promised ?? "",
+    orNone: true,
+  },
   {
     key: "sideA",
     label: "name of the one side",
@@ -64,6 +71,7 @@ export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
     how: "plating, spokes in the post; empty for nothing",
     kind: "text",
     value: job.waitingFor ?? "",
+    orNone: true,
     offered: ["plating", "paint", "powder coat", "spokes in the post", "the customer"],
   },
 ];

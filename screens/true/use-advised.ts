@@ -12,8 +12,8 @@ import type { useWalks } from "./use-walks";
 
 interface AdvisedOptions {
   readonly jobId: string;
-  /** Of the job's particulars, for changing its tolerance. */
-  readonly version: number;
+  /** As it stands, for changing it. */
+  readonly toleranceName: ToleranceName;
   readonly round: RoundView | null;
   readonly acts: ReturnType<typeof useRounds>;
   readonly plan: ReturnType<typeof useAltered>;
@@ -21,7 +21,7 @@ interface AdvisedOptions {
 }
 
 /** Asking for advice, and all that makes it be asked for again. */
-export const useAdvised = ({ jobId, version, round, acts, plan, walks }: AdvisedOptions) => {
+export const useAdvised = ({ jobId, toleranceName, round, acts, plan, walks }: AdvisedOptions) => {
   const [asRead, setAsRead] = useState(false);
   const ask = async () => {
     walks.endWalk();
@@ -41,7 +41,11 @@ export const useAdvised = ({ jobId, version, round, acts, plan, walks }: Advised
       else walks.endWalk();
     },
     setTolerance: async (tolerance: ToleranceName) => {
-      const sent = await changeRecord(`/api/jobs/${jobId}`, { version, change: { tolerance } }, "PATCH");
+      const sent = await changeRecord(
+        `/api/jobs/${jobId}`,
+        { change: { tolerance }, seen: { tolerance: toleranceName } },
+        "PATCH",
+      );
       acts.setMessage(saidOf(sent));
       if (sent.state !== "taken") return;
       lookAgain(jobId);

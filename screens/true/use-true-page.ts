@@ -28,7 +28,7 @@ const useReadingPlan = (usual: number, firstOffset: boolean, bothEdges: boolean)
 
 /** The wheel on the stand: its rounds, the one at hand and what is compared with it, what is advised, and the walks. */
 export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
-  const { jobId, version } = job;
+  const { jobId, toleranceName } = job;
   const now = useTrue(job);
   const { rounds } = now;
   const here = roundNow(rounds);
@@ -51,7 +51,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   return {
     ...{ now, here, before, advice, plan, acts, walks, reading },
     forecast: useForecast(job.wheel, advice, plan.altered),
-    advised: useAdvised({ jobId, version, round, acts, plan, walks }),
+    advised: useAdvised({ jobId, toleranceName, round, acts, plan, walks }),
     compareWith: setComparedWith,
   };
 };

@@ -8,6 +8,8 @@ export interface ParticularAsked {
   readonly how: string;
   readonly kind: "text" | "date";
   readonly value: string;
+  /** Nothing told is kept as none, not as an empty text. */
+  readonly orNone?: true;
   readonly choices?: readonly { readonly value: string; readonly label: string }[];
   readonly offered?: readonly string[];
 }
@@ -28,7 +30,6 @@ export interface Tap {
 /** What a bench knows of the record: what it holds and what waits to get there. */
 export interface BenchRecord {
   readonly jobId: string;
-  readonly version: number;
   readonly names: { readonly A: string; readonly B: string };
   readonly taken: Readonly<Record<string, Taken>>;
   readonly entries: Readonly<Record<string, readonly Entry[]>>;

@@ -31,7 +31,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const isTaken = (name: string) => (FIGURES[name] ? taken[name] !== undefined : !!particularOf(name)?.value);
   const taking = useTaking({ jobId, taken, entries, asked: order, isTaken });
   const told = useParticulars(
-    bench,
+    jobId,
     particularOf(taking.active?.name),
     (key) => taking.moveOn({ name: key, place: 0 }),
     taking.setMessage,

@@ -30,6 +30,6 @@ export const attempt = async (url: string, init: RequestInit): Promise<Attempt> 
 };
 
 export const deliver = (entered: Entered): Promise<Attempt> => {
-  const { url, body, type } = requestOf(entered);
-  return attempt(url, { method: "POST", headers: { "content-type": type }, body });
+  const { url, body, type, method } = requestOf(entered);
+  return attempt(url, { method, headers: { "content-type": type }, body });
 };

@@ -38,6 +38,16 @@ export type Entered =
       readonly caption: string;
       readonly file: Blob;
     }
+  /** A line of what is told of the job, and how it stood for whoever changed it. */
+  | {
+      readonly what: "told";
+      readonly jobId: string;
+      readonly key: string;
+      readonly value: string | null;
+      readonly seen: string | null;
+      /** The same was refused and is meant. */
+      readonly again: boolean;
+    }
   /** Whatever else carries an id of its own. */
   | {
       readonly what: "other";
@@ -52,9 +62,15 @@ export interface Request {
   readonly url: string;
   readonly body: BodyInit;
   readonly type: string;
+  readonly method: "POST" | "PATCH";
 }
 
-const json = (url: string, body: unknown): Request => ({ url, body: JSON.stringify(body), type: "application/json" });
+const json = (url: string, body: unknown, method: Request["method"] = "POST"): Request => ({
+  url,
+  body: JSON.stringify(body),
+  type: "application/json",
+  method,
+});
 
 /** How it is sent. */
 export const requestOf = (e: Entered): Request => {
@@ -81,7 +97,12 @@ export const requestOf = (e: Entered): Request => {
         url: `/api/jobs/${e.jobId}/photos?id=${e.id}&caption=${encodeURIComponent(e.caption)}`,
         body: e.file,
         type: e.file.type || "application/octet-stream",
+        method: "POST",
       };
+    case "told": {
+      const { key, value, seen, again } = e;
+      return json(`/api/jobs/${e.jobId}`, { change: { [key]: value }, seen: { [key]: seen }, again }, "PATCH");
+    }
     case "other":
       return json(e.url, e.body);
   }

@@ -23,6 +23,8 @@ const wordsOf = (e: Entered): string => {
       return "that it was de-stressed";
     case "photo":
       return `the photo “${e.caption}”`;
+    case "told":
+      return `“${e.value ?? ""}”`;
     case "other":
       return e.words;
   }

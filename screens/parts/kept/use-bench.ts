@@ -5,7 +5,7 @@ import { type JobOnPage, useJobNow } from "./use-job";
 
 /** What a bench for figures is given of a job. */
 export const useBench = (job: JobOnPage): BenchRecord => {
-  const { jobId, version, names } = job;
+  const { jobId, names } = job;
   const { taken, entries } = useJobNow(job);
-  return useMemo(() => ({ jobId, version, names, taken, entries }), [jobId, version, names, taken, entries]);
+  return useMemo(() => ({ jobId, names, taken, entries }), [jobId, names, taken, entries]);
 };

@@ -10,13 +10,13 @@ import type { Entered } from "./entered";
 import { getJson } from "./get-json";
 import { onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
 import { queryClient } from "./query-client";
+import { withTold } from "./told";
 
 /** What every stage's place is told of its job. */
 export interface JobOnPage {
   readonly jobId: string;
   readonly title: string;
   readonly kind: string;
-  readonly version: number;
   /** How many changes the record had had when this was read. */
   readonly changes: number;
   readonly names: { readonly A: string; readonly B: string };
@@ -67,7 +67,12 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
   useEffect(() => {
     if (answers && postNow().letters.some((l) => !l.refusal)) void sendAll();
   }, [answers]);
-  return now;
+  const waiting = useWaiting(jobId);
+  return useMemo(() => {
+    const told = { sideA: now.names.A, sideB: now.names.B };
+    const { sideA, sideB } = withTold(told, waiting);
+    return sideA === told.sideA && sideB === told.sideB ? now : { ...now, names: { A: sideA, B: sideB } };
+  }, [now, waiting]);
 };
 
 /** What was entered for a job on this device and is not in what the record answered; refused entries are none of it. */
