@@ -137,6 +137,16 @@ export const lettersLeft = (page: Page): Promise<unknown[]> =>
       }),
   );
 
+/** Tells lines of a job past the screen, as one who sees how they stand. */
+export const tell = async (page: Page, id: string, change: Readonly<Record<string, string>>): Promise<void> => {
+  const { told } = await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json();
+  const { toleranceName: tolerance } = await (await page.request.get(`/api/jobs/${id}/stages/true`)).json();
+  const now: Readonly<Record<string, string | null>> = { ...told, tolerance: tolerance ?? "shop" };
+  const seen = Object.fromEntries(Object.keys(change).map((key) => [key, now[key]]));
+  const answer = await page.request.patch(`/api/jobs/${id}`, { data: { change, seen } });
+  expect(answer.ok(), await answer.text()).toBe(true);
+};
+
 /** Waits until the record holds all that was entered on this page: a walk goes on before its letter is there. */
 export const allSent = (page: Page): Promise<void> =>
   expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 15_000 });

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import sharp from "sharp";
-import { asks, enter, newJob, turnTo } from "./at-the-bench";
+import { asks, enter, newJob, tell, turnTo } from "./at-the-bench";
 
 /** A photo as a telephone makes it: held on its side, with the place it was taken at. */
 const telephonePhoto = () =>
@@ -112,7 +112,7 @@ test("a wheel that was here is known by its mark: whose it is is told, and taken
   const old = { id: crypto.randomUUID(), kind: "rebuild" };
   await page.request.post("/api/jobs", { data: old });
   const change = { mark, customer: "Ines Testwell", machine: "Dotterel 400" };
-  expect((await page.request.patch(`/api/jobs/${old.id}`, { data: { version: 1, change } })).ok()).toBe(true);
+  await tell(page, old.id, change);
   const id = await newJob(page, "true-only");
   await page.goto(`/jobs/${id}/book-in`);
   await turnTo(page, "Wheel");

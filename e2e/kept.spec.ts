@@ -135,3 +135,43 @@ test("refused when it is sent late it is told, over a reload too, until whoever 
   await expect(page.getByTestId("refused")).toHaveCount(0);
   expect(await lettersLeft(page)).toEqual([]);
 });
+
+test("what is told of a job while the record is away counts, over a reload too; what another hand told meanwhile is not overruled", async ({
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const id = await newJob(page);
+  await page.goto(`/jobs/${id}/book-in`);
+  const tell = async (label: RegExp, text: string) => {
+    await page.getByRole("button", { name: label }).first().click();
+    await bar(page).locator("input").fill(text);
+    await page.keyboard.press("Enter");
+  };
+  const line = (name: RegExp) => page.getByRole("button", { name }).first();
+  const held = async () => (await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json()).told;
+  await tell(/^customer/, "Ada Vale");
+  await allSent(page);
+  await context.route("**/api/**", (route) => route.abort());
+  await tell(/^customer/, "Ada Vale of the mill");
+  await tell(/^telephone/, "0123");
+  await tell(/^customer/, "Ada Quill");
+  await expect(line(/^customer Ada Quill/)).toBeVisible();
+  await expect(page.locator("[data-testid=kept]:visible").first()).toContainText("3");
+  await page.reload();
+  await page.getByRole("tab", { name: "Counter" }).click();
+  await expect(line(/^customer Ada Quill/)).toBeVisible();
+  await expect(line(/^telephone 0123/)).toBeVisible();
+  expect(await held()).toMatchObject({ customer: "Ada Vale", telephone: "" });
+  // Meanwhile another hand tells one of the lines.
+  const seen = { telephone: "" };
+  await page.request.patch(`/api/jobs/${id}`, { data: { change: { telephone: "0999" }, seen } });
+  await context.unroute("**/api/**");
+  const note = page.locator("[data-testid=refused]:visible").first();
+  await expect(note).toContainText("Not taken: “0123”. “0999” was put down elsewhere meanwhile");
+  await expect(line(/^customer Ada Quill/)).toBeVisible();
+  await expect(line(/^telephone 0999/)).toBeVisible();
+  expect(await held()).toMatchObject({ customer: "Ada Quill", telephone: "0999" });
+  await note.getByRole("button", { name: "seen, drop it" }).click();
+  expect(await lettersLeft(page)).toEqual([]);
+});

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { DRUM_WHEEL, newJob, onTheStand, put } from "./at-the-bench";
+import { DRUM_WHEEL, newJob, onTheStand, put, tell } from "./at-the-bench";
 
 test("axe finds nothing serious on any screen, on paper and at night", async ({ page }) => {
   test.slow();
@@ -168,9 +168,7 @@ test("found by mark, by customer and by a spoke's length; the diary is dragged b
 }) => {
   const id = await newJob(page);
   const name = `Zed${id.slice(0, 6)}`;
-  await page.request.patch(`/api/jobs/${id}`, {
-    data: { version: 1, change: { customer: `${name} Quill`, machine: "Dotterel 400", promised: "2031-01-01" } },
-  });
+  await tell(page, id, { customer: `${name} Quill`, machine: "Dotterel 400", promised: "2031-01-01" });
   await put(page, id, DRUM_WHEEL);
   await page.goto("/");
   await page.keyboard.press("Control+k");

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { totalReading } from "@/core/runout/runout";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { allSent, asks, onTheStand, put, sit, turnTo } from "./at-the-bench";
+import { allSent, asks, onTheStand, put, sit, tell, turnTo } from "./at-the-bench";
 
 const all = [...Array(40).keys()].map((i) => i + 1);
 const roundsOf = (page: Page, id: string) =>
@@ -212,7 +212,7 @@ test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns 
   await page.request.post(`/api/jobs/${id}/measurements`, {
     data: { id: crypto.randomUUID(), name: "true.tight", typed: "0.15" },
   });
-  await page.request.patch(`/api/jobs/${id}`, { data: { version: 1, change: { tolerance: "show" } } });
+  await tell(page, id, { tolerance: "show" });
   await page.goto(`/jobs/${id}/true`);
   let after = 9;
   for (let round = 1; round <= 5; round++) {

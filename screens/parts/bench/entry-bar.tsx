@@ -33,16 +33,11 @@ interface EntryBarProps {
 export const EntryBar = (props: EntryBarProps) => {
   const { prompt, how, picture, kind, choices, offered, unit, tool, start = "", message, onTake, onBack } = props;
   const { onUnit, onTool, onLater, onClose } = props;
-  const [typed, setTyped] = useState(start);
+  // What stands in the record may change under somebody's hands; once he has typed, what stands here is his.
+  const [own, setTyped] = useState<string | null>(null);
+  const typed = own ?? start;
   const input = useRef<HTMLInputElement>(null);
   const bounced = useBounce();
-  const began = useRef(start);
-  useEffect(() => {
-    // What stands in the record may change under somebody's hands; what he has typed stays his.
-    const before = began.current;
-    began.current = start;
-    setTyped((now) => (now === before ? start : now));
-  }, [start]);
   useEffect(() => {
     input.current?.focus();
     input.current?.select();
