@@ -13,6 +13,8 @@ export interface SoundKind {
   readonly spokes: readonly number[];
   /** mm. */
   readonly length: number;
+  /** Its flange has spokes with such a head of another length too: only the length tells them apart. */
+  readonly ofSeveral: boolean;
   /** Ends not told: clamped. */
   readonly sounding: SoundingSpoke;
 }
@@ -52,6 +54,7 @@ export const soundKinds = (wheel: Wheel, spokes: readonly PlacedSpoke[], figures
     .sort((p, q) => (p.key < q.key ? -1 : 1))
     .map((k) => ({
       ...k,
+      ofSeveral: kinds.some((o) => o !== k && o.flange === k.flange && o.head === k.head),
       sounding: {
         freeLength: Math.max(20, k.length - figures.inNipple),
         diameter: figures.bodyDiameter,

@@ -44,82 +44,31 @@ export const WhatIf = ({
   }, [wheel, figures, by, cross]);
   const matters = useMemo(() => sensitivities(wheel), [wheel]);
   const stack = useMemo(() => toleranceStack(wheel, sds), [wheel, sds]);
-  const others = (side: "A" | "B") => [
-    ...new Set(moved.plan.kinds.filter((k) => k.flange === side).map((k) => k.length.toFixed(1))),
-  ];
-  const alike = (side: "A" | "B") => {
-    const now = plan.kinds.find((k) => k.flange === side);
-    const then = moved.plan.kinds.find((k) => k.flange === side);
-    return now && then ? { now, then } : null;
-  };
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="min-h-0 overflow-y-auto px-4 py-2">
         {DRAGGED.map((d) => {
-          const label = withSideNames(d.label, names);
-          const value = by[d.figure] ?? 0;
-          const per = matters.find((m) => m.figure === d.figure);
           return (
-            <div key={d.figure} className="border-b border-grid py-1">
-              <p className="flex justify-between text-base">
-                <span>{label}</span>
-                <b className="font-mono">
-                  {value === 0 ? "as measured" : `${value > 0 ? "+" : "−"}${Math.abs(value).toFixed(1)}`}
-                </b>
-              </p>
-              <Slider.Root
-                className="relative flex h-12 w-full touch-none items-center"
-                min={-d.most}
-                max={d.most}
-                step={0.1}
-                value={[value]}
-                onValueChange={([to]) => setBy((b) => ({ ...b, [d.figure]: to }))}
-              >
-                <Slider.Track className="relative h-1 w-full bg-rule" />
-                <Slider.Thumb aria-label={label} className="block h-12 w-6 border-2 border-ink bg-paper" />
-              </Slider.Root>
-              {per && (
-                <p className="text-base">
-                  1 mm of it is{" "}
-                  {(["A", "B"] as const)
-                    .filter((s) => Math.abs(per[s]) > 0.005)
-                    .map(
-                      (s) => `${Math.abs(per[s]).toFixed(2)} mm ${per[s] > 0 ? "more" : "less"} of ${names[s]} spoke`,
-                    )
-                    .join(", ") || "nothing of any spoke"}
-                </p>
-              )}
-            </div>
+            <Dragged
+              key={d.figure}
+              label={withSideNames(d.label, names)}
+              most={d.most}
+              value={by[d.figure] ?? 0}
+              matters={matters.find((m) => m.figure === d.figure)}
+              names={names}
+              onDrag={(to) => setBy((b) => ({ ...b, [d.figure]: to }))}
+            />
           );
         })}
         <div className="flex gap-2 pt-3">
           {(["A", "B"] as const).map((s) => (
-            <div key={s} className="flex flex-1 items-center border border-rule text-lg">
-              <button
-                type="button"
-                className="min-h-14 min-w-14 border-r border-rule text-2xl"
-                aria-label={`one cross less, ${names[s]}`}
-                onClick={() => setCross((c) => ({ ...c, [s]: Math.max(1, c[s] - 1) }))}
-              >
-                −
-              </button>
-              <span className="flex-1 text-center">
-                {names[s]}: {cross[s]} cross
-              </span>
-              <button
-                type="button"
-                className="min-h-14 min-w-14 border-l border-rule text-2xl"
-                aria-label={`one cross more, ${names[s]}`}
-                onClick={() =>
-                  setCross((c) => ({
-                    ...c,
-                    [s]: Math.min(mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[s].holeCircle), c[s] + 1),
-                  }))
-                }
-              >
-                +
-              </button>
-            </div>
+            <Crosses
+              key={s}
+              name={names[s]}
+              cross={cross[s]}
+              most={mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[s].holeCircle)}
+              onCross={(to) => setCross((c) => ({ ...c, [s]: to }))}
+            />
           ))}
         </div>
         <button
@@ -135,44 +84,11 @@ export const WhatIf = ({
       </div>
       <div className="min-h-0 overflow-y-auto border-l border-grid p-3 portrait:border-t portrait:border-l-0">
         {(["A", "B"] as const).map((side) => {
-          const pair = alike(side);
-          if (!pair) return null;
-          const room = threadRoom(plan.parts, pair.now.given, pair.then.lengthAtTension);
-          const change = pair.then.lengthAtTension - pair.now.lengthAtTension;
-          return (
-            <section key={side} className="flex border-b border-grid" aria-label={`what if, ${names[side]}`}>
-              <div className="h-48 w-36 shrink-0">
-                <NippleDrawing
-                  end={room.end}
-                  parts={plan.parts}
-                  window={plan.window}
-                  title={`the ${pair.now.given} in its nipple then`}
-                />
-              </div>
-              <div className="min-w-0 py-2 text-base">
-                <p className="flex items-center gap-2 text-lg">
-                  <SideMark side={side} /> {names[side]}
-                </p>
-                <p className="font-mono text-4xl font-bold" data-testid={`what-if-${side}`}>
-                  {pair.then.length.toFixed(1)}
-                </p>
-                <p>
-                  {Math.abs(change) < 0.05
-                    ? "as measured"
-                    : `${change > 0 ? "+" : "−"}${Math.abs(change).toFixed(1)} mm`}
-                  , order {pair.then.given}
-                </p>
-                <p>
-                  the {pair.now.given} would: {room.text}
-                </p>
-                {others(side).length > 1 && <p>every length: {others(side).join(", ")}</p>}
-                <p>
-                  next head {pair.then.headClearance.toFixed(1)}
-                  {pair.then.entryAngleDeg > 0.05 ? `, ${pair.then.entryAngleDeg.toFixed(1)}° at the nipple` : ""}
-                </p>
-              </div>
-            </section>
-          );
+          const now = plan.kinds.find((k) => k.flange === side);
+          const then = moved.plan.kinds.filter((k) => k.flange === side);
+          return now && then.length > 0 ? (
+            <SideThen key={side} side={side} name={names[side]} plan={plan} now={now} then={then} />
+          ) : null;
         })}
         <p className="py-2 text-base">
           at the valve {moved.valve.toFixed(0)} mm; the order would be{" "}
@@ -181,20 +97,149 @@ export const WhatIf = ({
         {moved.plan.warnings.map((w) => (
           <Doubt key={w.code}>{withSideNames(warningWords(w), names)}</Doubt>
         ))}
-        <h2 className="pt-3 text-lg font-bold">How sure the lengths are</h2>
-        <p className="text-base">
-          {names.A} ± {(2 * stack.A).toFixed(1)}, {names.B} ± {(2 * stack.B).toFixed(1)} mm, nineteen times in twenty.
-          Of it:
-        </p>
-        <ul className="text-base">
-          {stack.parts.slice(0, 4).map((p) => (
-            <li key={p.label} className="flex justify-between">
-              <span>{withSideNames(p.label, names)}</span>
-              <span className="font-mono">± {(2 * p.mm).toFixed(2)}</span>
-            </li>
-          ))}
-        </ul>
+        <HowSure stack={stack} names={names} />
       </div>
     </div>
   );
 };
+
+type Sides<T> = Readonly<Record<"A" | "B", T>>;
+
+interface DraggedProps {
+  readonly label: string;
+  /** mm either way, and as it is dragged. */
+  readonly most: number;
+  readonly value: number;
+  /** mm of each side's spokes by a mm of it. */
+  readonly matters: Sides<number> | undefined;
+  readonly names: Sides<string>;
+  readonly onDrag: (to: number) => void;
+}
+
+const Dragged = ({ label, most, value, matters, names, onDrag }: DraggedProps) => (
+  <div className="border-b border-grid py-1">
+    <p className="flex justify-between text-base">
+      <span>{label}</span>
+      <b className="font-mono">
+        {value === 0 ? "as measured" : `${value > 0 ? "+" : "−"}${Math.abs(value).toFixed(1)}`}
+      </b>
+    </p>
+    <Slider.Root
+      className="relative flex h-12 w-full touch-none items-center"
+      min={-most}
+      max={most}
+      step={0.1}
+      value={[value]}
+      onValueChange={([to]) => onDrag(to)}
+    >
+      <Slider.Track className="relative h-1 w-full bg-rule" />
+      <Slider.Thumb aria-label={label} className="block h-12 w-6 border-2 border-ink bg-paper" />
+    </Slider.Root>
+    {matters && (
+      <p className="text-base">
+        1 mm of it is{" "}
+        {(["A", "B"] as const)
+          .filter((s) => Math.abs(matters[s]) > 0.005)
+          .map((s) => `${Math.abs(matters[s]).toFixed(2)} mm ${matters[s] > 0 ? "more" : "less"} of ${names[s]} spoke`)
+          .join(", ") || "nothing of any spoke"}
+      </p>
+    )}
+  </div>
+);
+
+interface CrossesProps {
+  readonly name: string;
+  readonly cross: number;
+  readonly most: number;
+  readonly onCross: (to: number) => void;
+}
+
+const Crosses = ({ name, cross, most, onCross }: CrossesProps) => (
+  <div className="flex flex-1 items-center border border-rule text-lg">
+    <button
+      type="button"
+      className="min-h-14 min-w-14 border-r border-rule text-2xl"
+      aria-label={`one cross less, ${name}`}
+      onClick={() => onCross(Math.max(1, cross - 1))}
+    >
+      −
+    </button>
+    <span className="flex-1 text-center">
+      {name}: {cross} cross
+    </span>
+    <button
+      type="button"
+      className="min-h-14 min-w-14 border-l border-rule text-2xl"
+      aria-label={`one cross more, ${name}`}
+      onClick={() => onCross(Math.min(most, cross + 1))}
+    >
+      +
+    </button>
+  </div>
+);
+
+interface SideThenProps {
+  readonly side: "A" | "B";
+  readonly name: string;
+  readonly plan: SpokePlan;
+  readonly now: SpokePlan["kinds"][number];
+  readonly then: SpokePlan["kinds"];
+}
+
+/** What one side's spokes would be, and what the ones of now would do in their nipples. */
+const SideThen = ({ side, name, plan, now, then }: SideThenProps) => {
+  const first = then[0];
+  const lengths = [...new Set(then.map((k) => k.length.toFixed(1)))];
+  const room = threadRoom(plan.parts, now.given, first.lengthAtTension);
+  const change = first.lengthAtTension - now.lengthAtTension;
+  return (
+    <section className="flex border-b border-grid" aria-label={`what if, ${name}`}>
+      <div className="h-48 w-36 shrink-0">
+        <NippleDrawing
+          end={room.end}
+          parts={plan.parts}
+          window={plan.window}
+          title={`the ${now.given} in its nipple then`}
+        />
+      </div>
+      <div className="min-w-0 py-2 text-base">
+        <p className="flex items-center gap-2 text-lg">
+          <SideMark side={side} /> {name}
+        </p>
+        <p className="font-mono text-4xl font-bold" data-testid={`what-if-${side}`}>
+          {first.length.toFixed(1)}
+        </p>
+        <p>
+          {Math.abs(change) < 0.05 ? "as measured" : `${change > 0 ? "+" : "−"}${Math.abs(change).toFixed(1)} mm`},
+          order {first.given}
+        </p>
+        <p>
+          the {now.given} would: {room.text}
+        </p>
+        {lengths.length > 1 && <p>every length: {lengths.join(", ")}</p>}
+        <p>
+          next head {first.headClearance.toFixed(1)}
+          {first.entryAngleDeg > 0.05 ? `, ${first.entryAngleDeg.toFixed(1)}° at the nipple` : ""}
+        </p>
+      </div>
+    </section>
+  );
+};
+
+const HowSure = ({ stack, names }: { stack: ReturnType<typeof toleranceStack>; names: Sides<string> }) => (
+  <>
+    <h2 className="pt-3 text-lg font-bold">How sure the lengths are</h2>
+    <p className="text-base">
+      {names.A} ± {(2 * stack.A).toFixed(1)}, {names.B} ± {(2 * stack.B).toFixed(1)} mm, nineteen times in twenty. Of
+      it:
+    </p>
+    <ul className="text-base">
+      {stack.parts.slice(0, 4).map((p) => (
+        <li key={p.label} className="flex justify-between">
+          <span>{withSideNames(p.label, names)}</span>
+          <span className="font-mono">± {(2 * p.mm).toFixed(2)}</span>
+        </li>
+      ))}
+    </ul>
+  </>
+);

@@ -1,9 +1,6 @@
 "use client";
-import { useEffect, useMemo, useRef, useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import type { Taking } from "@/core/rounds/taking";
-import type { Told as Heard } from "@/core/tension/ear/listen";
-import { noteRange, type SoundKind } from "@/core/tension/sounding";
+import type { SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { useVoice } from "../parts/kept/kept-choice";
@@ -11,7 +8,7 @@ import { useSpoken } from "../parts/walk/speak";
 import { useStops } from "../parts/walk/use-stops";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
-import { useEar } from "./use-ear";
+import { usePlucks } from "./use-plucks";
 
 interface EarWalkProps {
   readonly jobId: string;
@@ -33,73 +30,10 @@ export const EarWalk = (props: EarWalkProps) => {
   const n = spokes.length;
   const walk = useStops({ count: n, isOpen: (i) => tensions[i].note === null, onEnd });
   const at = walk.at + 1;
-  const [words, setWords] = useState<string | null>(null);
-  const [shown, setShown] = useState<{ note: number; early: boolean } | null>(null);
-  const [held, setHeld] = useState<Taking | null>(null);
-  const [voice] = useVoice();
-  const here = useRef(at);
-  here.current = at;
   const kind = kinds.find((k) => k.spokes.includes(at)) ?? kinds[0];
-  const range = useMemo(() => noteRange(wheel, kind), [wheel, kind]);
-  const move = (to: number) => {
-    setHeld(null);
-    walk.move(to - 1);
-  };
-  const take = (taking: Taking) => {
-    setWords(onTake([taking]));
-    setShown(null);
-    move(taking.spoke + 1);
-  };
-  const heard = ({ kind: when, heard: told }: Heard) => {
-    if (told.what === "refused") {
-      if (when === "final") setWords(`not taken: ${told.why}`);
-      return;
-    }
-    if (told.what === "dead") {
-      if (when === "early") return;
-      setShown(null);
-      setHeld({ what: "note", spoke: here.current, value: 0, typed: "dead", doubtful: true, instrument: "ear" });
-      return setWords(`${told.why}. Pluck again, or keep it as slack`);
-    }
-    setShown({ note: told.frequency, early: when === "early" });
-    if (when === "early") return;
-    const taking: Taking = {
-      what: "note",
-      spoke: here.current,
-      value: Math.round(told.frequency * 100) / 100,
-      typed: `${told.frequency.toFixed(1)} Hz`,
-      instrument: "ear",
-      unit: "Hz",
-      sure: Math.round(told.sure * 100) / 100,
-      doubtful: told.beside !== null,
-    };
-    if (told.beside !== null) {
-      setHeld(taking);
-      return setWords(
-        `two notes, ${Math.round(told.frequency)} and ${Math.round(told.beside)}: hold the crossing, pluck again; or keep it`,
-      );
-    }
-    take(taking);
-  };
-  const ear = useEar(range, heard);
-  const opened = useRef(false);
-  useEffect(() => {
-    if (practice || opened.current) return;
-    opened.current = true;
-    void ear.openMicrophone();
-  });
-  const pluck = async () => {
-    setWords(null);
-    const response = await fetch(`/api/jobs/${jobId}/practice/pluck?spoke=${at}`);
-    if (!response.ok) return setWords((await response.json()).error?.message ?? "the practice wheel does not answer");
-    const wrong = await ear.hearFile(await response.arrayBuffer(), true);
-    if (wrong) setWords(wrong);
-  };
-  const fromFile = async (file: File | undefined) => {
-    if (!file) return;
-    const wrong = await ear.hearFile(await file.arrayBuffer(), false);
-    setWords(wrong);
-  };
+  const heard = usePlucks({ jobId, wheel, at, kind, practice, onTake, onMove: (to) => walk.move(to - 1) });
+  const { ear, words, shown, held } = heard;
+  const [voice] = useVoice();
   const last = at > 1 ? tensions[at - 2] : null;
   const spoke = spokes[at - 1];
   const alike = kind.spokes[kind.spokes.indexOf(at) - 1];
@@ -111,7 +45,7 @@ export const EarWalk = (props: EarWalkProps) => {
       onDragOver={(e) => e.preventDefault()}
       onDrop={(e) => {
         e.preventDefault();
-        void fromFile(e.dataTransfer.files[0]);
+        void heard.fromFile(e.dataTransfer.files[0]);
       }}
     >
       <Walk
@@ -156,24 +90,16 @@ export const EarWalk = (props: EarWalkProps) => {
                 type="file"
                 accept="audio/*,.wav"
                 className="sr-only"
-                onChange={(e) => void fromFile(e.target.files?.[0])}
+                onChange={(e) => void heard.fromFile(e.target.files?.[0])}
               />
             </label>
           </div>
         }
         doneLabel={held ? (held.value === 0 ? "slack: keep it" : "keep it") : practice ? "pluck" : "listening"}
-        onDone={held ? () => take(held) : practice ? () => void pluck() : undefined}
+        onDone={held ? () => heard.take(held) : practice ? () => void heard.pluck() : undefined}
         entryHint={ear.state === "listening" ? "listening: pluck, it goes on by itself" : "asking for the microphone"}
-        onBack={() => {
-          setWords(null);
-          setShown(null);
-          move(at - 1);
-        }}
-        onSkip={() => {
-          setWords(null);
-          setShown(null);
-          move(at + 1);
-        }}
+        onBack={() => heard.pass(at - 1)}
+        onSkip={() => heard.pass(at + 1)}
         onLeave={onEnd}
       />
     </section>

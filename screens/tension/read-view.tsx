@@ -89,53 +89,14 @@ export const ReadView = (props: ReadViewProps) => {
           }}
         />
       </div>
-      <div className="flex h-16 shrink-0 items-stretch border-t border-grid text-xl">
-        <button
-          type="button"
-          aria-label="previous spoke"
-          onClick={() => onPick(((picked + n - 2) % n) + 1)}
-          className="w-16 border-r border-rule text-3xl"
-        >
-          ‹
-        </button>
-        <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]" data-testid="picked">
-          <b className="font-mono">{picked}</b>
-          {mine.tension !== null && <b className="font-mono">{mine.tension === 0 ? "slack" : show(mine.tension)}</b>}
-          {mine.low !== null && mine.high !== null && mine.high > 0 && (
-            <span className="text-xl">
-              {mine.tension === null ? "somewhere " : ""}
-              {show(mine.low)} to {show(mine.high)}
-            </span>
-          )}
-          {mine.note !== null && mine.note > 0 && (
-            <span className="font-mono text-xl">
-              {Math.round(mine.note)} Hz
-              {mine.cents !== null ? `, ${mine.cents >= 0 ? "+" : "−"}${Math.abs(Math.round(mine.cents))} cents` : ""}
-            </span>
-          )}
-          {mine.tension === null && mine.note === null && <span className="text-xl">not read</span>}
-          {mine.doubt && <span className="truncate text-base">{mine.doubt}</span>}
-        </p>
-        {kindOf >= 0 && mine.note !== null && mine.note > 0 && (
-          <button
-            type="button"
-            onClick={() => setKnown(true)}
-            className="border-l border-rule px-3 text-lg leading-tight"
-          >
-            its tension
-            <br />
-            is known
-          </button>
-        )}
-        <button
-          type="button"
-          aria-label="next spoke"
-          onClick={() => onPick((picked % n) + 1)}
-          className="w-16 border-l border-rule text-3xl"
-        >
-          ›
-        </button>
-      </div>
+      <PickedTension
+        picked={picked}
+        n={n}
+        tension={mine}
+        shown={show}
+        onPick={onPick}
+        onKnown={kindOf >= 0 && (mine.note ?? 0) > 0 ? () => setKnown(true) : undefined}
+      />
       {known && (
         <KnownBar
           spoke={picked}
@@ -151,37 +112,7 @@ export const ReadView = (props: ReadViewProps) => {
           {message}
         </p>
       )}
-      {!known && (
-        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
-          <button
-            type="button"
-            onClick={() => onBegin("ear")}
-            className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
-          >
-            by ear
-          </button>
-          <button type="button" onClick={() => onBegin("gauge")} className="flex-1 border-r border-rule">
-            by gauge
-          </button>
-          <button type="button" onClick={() => onBegin("tension")} className="flex-1 border-r border-rule">
-            in {force}
-          </button>
-          <button type="button" onClick={() => onBegin("squeeze")} className="flex-1 border-r border-rule">
-            by hand
-          </button>
-          <button type="button" onClick={() => onBegin("torque")} className="flex-1 border-r border-rule">
-            torque
-          </button>
-          <button
-            type="button"
-            onClick={() => onMount()}
-            aria-pressed={practice}
-            className={`flex-1 px-3 leading-tight ${practice ? "underline" : ""}`}
-          >
-            {practice ? "practice wheel on" : "practice wheel"}
-          </button>
-        </div>
-      )}
+      {!known && <ReadingWays force={force} practice={practice} onBegin={onBegin} onMount={onMount} />}
       <div className="grid shrink-0 grid-cols-2 border-t border-grid text-base">
         {figures.map((name) => (
           <button
@@ -198,3 +129,101 @@ export const ReadView = (props: ReadViewProps) => {
     </>
   );
 };
+
+interface PickedTensionProps {
+  readonly picked: number;
+  readonly n: number;
+  readonly tension: SpokeTension;
+  /** Newtons in the force the bench uses. */
+  readonly shown: (newton: number) => string;
+  readonly onPick: (spoke: number) => void;
+  /** Its note was heard: its tension may be known otherwise. */
+  readonly onKnown?: () => void;
+}
+
+/** One spoke in figures: what it holds, between what, its note, and what is doubtful of it. */
+const PickedTension = ({ picked, n, tension, shown, onPick, onKnown }: PickedTensionProps) => (
+  <div className="flex h-16 shrink-0 items-stretch border-t border-grid text-xl">
+    <button
+      type="button"
+      aria-label="previous spoke"
+      onClick={() => onPick(((picked + n - 2) % n) + 1)}
+      className="w-16 border-r border-rule text-3xl"
+    >
+      ‹
+    </button>
+    <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]" data-testid="picked">
+      <b className="font-mono">{picked}</b>
+      {tension.tension !== null && (
+        <b className="font-mono">{tension.tension === 0 ? "slack" : shown(tension.tension)}</b>
+      )}
+      {tension.low !== null && tension.high !== null && tension.high > 0 && (
+        <span className="text-xl">
+          {tension.tension === null ? "somewhere " : ""}
+          {shown(tension.low)} to {shown(tension.high)}
+        </span>
+      )}
+      {tension.note !== null && tension.note > 0 && (
+        <span className="font-mono text-xl">
+          {Math.round(tension.note)} Hz
+          {tension.cents !== null
+            ? `, ${tension.cents >= 0 ? "+" : "−"}${Math.abs(Math.round(tension.cents))} cents`
+            : ""}
+        </span>
+      )}
+      {tension.tension === null && tension.note === null && <span className="text-xl">not read</span>}
+      {tension.doubt && <span className="truncate text-base">{tension.doubt}</span>}
+    </p>
+    {onKnown && (
+      <button type="button" onClick={onKnown} className="border-l border-rule px-3 text-lg leading-tight">
+        its tension
+        <br />
+        is known
+      </button>
+    )}
+    <button
+      type="button"
+      aria-label="next spoke"
+      onClick={() => onPick((picked % n) + 1)}
+      className="w-16 border-l border-rule text-3xl"
+    >
+      ›
+    </button>
+  </div>
+);
+
+interface ReadingWaysProps extends Pick<ReadViewProps, "practice" | "onBegin" | "onMount"> {
+  readonly force: string;
+}
+
+const ReadingWays = ({ force, practice, onBegin, onMount }: ReadingWaysProps) => (
+  <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
+    <button
+      type="button"
+      onClick={() => onBegin("ear")}
+      className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
+    >
+      by ear
+    </button>
+    <button type="button" onClick={() => onBegin("gauge")} className="flex-1 border-r border-rule">
+      by gauge
+    </button>
+    <button type="button" onClick={() => onBegin("tension")} className="flex-1 border-r border-rule">
+      in {force}
+    </button>
+    <button type="button" onClick={() => onBegin("squeeze")} className="flex-1 border-r border-rule">
+      by hand
+    </button>
+    <button type="button" onClick={() => onBegin("torque")} className="flex-1 border-r border-rule">
+      torque
+    </button>
+    <button
+      type="button"
+      onClick={() => onMount()}
+      aria-pressed={practice}
+      className={`flex-1 px-3 leading-tight ${practice ? "underline" : ""}`}
+    >
+      {practice ? "practice wheel on" : "practice wheel"}
+    </button>
+  </div>
+);

@@ -2,13 +2,14 @@
 import { useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
 import { CAUTIONS } from "@/core/sheet/sheet";
+import { kindWords } from "@/core/tension/kind-words";
 import type { StagedRound } from "@/core/tension/staging";
 import { turnsText } from "@/core/truing/saying/turn-words";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
 import { useBench } from "../parts/kept/use-bench";
 import { lookAgain } from "../parts/kept/use-enter";
-import { EvenView, kindName } from "./even-view";
+import { EvenView } from "./even-view";
 import { GaugesView } from "./gauges-view";
 import { LoadView } from "./load-view";
 import { ReadView } from "./read-view";
@@ -48,8 +49,8 @@ const calibrationNotes = (
   kinds.map((k, i) => {
     const { held, message } = calibrated[i];
     return held
-      ? `${kindName(k, names)}: calibrated by ${held.count} ${held.count === 1 ? "spoke" : "spokes"}, ${k.sounding.freeLength.toFixed(0)} mm swing free.`
-      : `${kindName(k, names)}: ${message ?? "not calibrated"}.`;
+      ? `${names[k.flange]}, ${kindWords(k)}: calibrated by ${held.count} ${held.count === 1 ? "spoke" : "spokes"}, ${k.sounding.freeLength.toFixed(0)} mm swing free.`
+      : `${names[k.flange]}, ${kindWords(k)}: ${message ?? "not calibrated"}.`;
   });
 
 const nextRoundWords = ([next]: readonly StagedRound[], names: TensionOnPage["names"]): string =>

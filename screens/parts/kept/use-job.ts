@@ -26,7 +26,7 @@ export interface JobOnPage {
 }
 
 /** ms after which another tablet's reading stands here at the latest. */
-const LOOK_EVERY = 750;
+const LOOK_EVERY = 500;
 /** The same while the record does not answer. */
 const LOOK_SELDOM = 3000;
 

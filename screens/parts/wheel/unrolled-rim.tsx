@@ -19,8 +19,8 @@ const LEAST_GAP = 28;
  * rows where the spokes would stand too close.
  */
 export const UnrolledRim = (props: UnrolledRimProps) => {
-  const { now, before, forecast, ...strip } = props;
-  const { spokes, band, picked, onPick } = props;
+  const { now, before, forecast, spokes, band, wantedTension, names, picked, onPick } = props;
+  const { turns, masked, strings, onTurn } = props;
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 1200, height: 480 });
   useLayoutEffect(() => {
@@ -61,7 +61,8 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
       {(size.width > 200 && size.height > 100 ? [...Array(rows).keys()] : []).map((row) => (
         <RimStrip
           key={row}
-          {...strip}
+          {...{ spokes, band, wantedTension, names, picked, onPick }}
+          {...{ turns, masked, strings, onTurn }}
           tension={now.tension}
           lines={lines}
           scale={scale}
