@@ -14,68 +14,66 @@ const axis = (inks: Inks) => ({
   splitLine: { lineStyle: { color: inks.grid } },
 });
 
+/** Wheels handed back and come back, month by month. */
+const doneOption = (months: ShopFigures["months"], inks: Inks) => ({
+  legend: { textStyle: text(inks), right: 10, top: 0 },
+  grid: { left: 40, right: 16, top: 40, bottom: 30 },
+  xAxis: { type: "category", data: months.map((m) => monthName(m.month)), ...axis(inks) },
+  yAxis: { type: "value", minInterval: 1, ...axis(inks) },
+  series: [
+    {
+      name: "handed back",
+      type: "bar",
+      data: months.map((m) => m.handedBack || null),
+      itemStyle: { color: inks.ink },
+    },
+    {
+      name: "came back",
+      type: "bar",
+      data: months.map((m) => m.cameBack || null),
+      itemStyle: { color: inks.paper, borderColor: inks.ink, borderWidth: 2 },
+    },
+  ],
+});
+
+/** The total readings each wheel left with. */
+const runOutOption = (left: ShopFigures["left"], inks: Inks) => ({
+  legend: { textStyle: text(inks), right: 10, top: 0 },
+  grid: { left: 60, right: 20, top: 40, bottom: 30 },
+  xAxis: {
+    type: "category",
+    data: left.map((l) => l.mark),
+    ...axis(inks),
+    axisLabel: { ...text(inks), hideOverlap: true },
+  },
+  yAxis: { type: "value", name: "mm", nameTextStyle: text(inks), min: 0, ...axis(inks) },
+  series: [
+    {
+      name: "side to side",
+      type: "scatter",
+      symbol: "circle",
+      symbolSize: 13,
+      data: left.map((l) => Math.round(l.lateral * 100) / 100),
+      itemStyle: { color: inks.ink },
+    },
+    {
+      name: "hop",
+      type: "scatter",
+      symbol: "triangle",
+      symbolSize: 13,
+      data: left.map((l) => Math.round(l.radial * 100) / 100),
+      itemStyle: { color: inks.paper, borderColor: inks.ink, borderWidth: 2 },
+    },
+  ],
+});
+
 /** What the shop did, how long it took, how true wheels left, what came back. */
 export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
   const { months, stages, days, left, back } = figures;
   const now = months[months.length - 1];
   const inside = left.filter((l) => l.inside).length;
-  const done = useCallback(
-    (inks: Inks) => ({
-      legend: { textStyle: text(inks), right: 10, top: 0 },
-      grid: { left: 40, right: 16, top: 40, bottom: 30 },
-      xAxis: { type: "category", data: months.map((m) => monthName(m.month)), ...axis(inks) },
-      yAxis: { type: "value", minInterval: 1, ...axis(inks) },
-      series: [
-        {
-          name: "handed back",
-          type: "bar",
-          data: months.map((m) => m.handedBack || null),
-          itemStyle: { color: inks.ink },
-        },
-        {
-          name: "came back",
-          type: "bar",
-          data: months.map((m) => m.cameBack || null),
-          itemStyle: { color: inks.paper, borderColor: inks.ink, borderWidth: 2 },
-        },
-      ],
-    }),
-    [months],
-  );
-  const runOut = useCallback(
-    (inks: Inks) => ({
-      legend: { textStyle: text(inks), right: 10, top: 0 },
-      grid: { left: 60, right: 20, top: 40, bottom: 30 },
-      xAxis: {
-        type: "category",
-        data: left.map((l) => l.mark),
-        ...axis(inks),
-        axisLabel: { ...text(inks), hideOverlap: true },
-      },
-      yAxis: { type: "value", name: "mm", nameTextStyle: text(inks), min: 0, ...axis(inks) },
-      series: [
-        {
-          name: "side to side",
-          type: "scatter",
-          symbol: "circle",
-          symbolSize: 13,
-          data: left.map((l) => Math.round(l.lateral * 100) / 100),
-          itemStyle: { color: inks.ink },
-        },
-        {
-          name: "hop",
-          type: "scatter",
-          symbol: "triangle",
-          symbolSize: 13,
-          data: left.map((l) => Math.round(l.radial * 100) / 100),
-          itemStyle: { color: inks.paper, borderColor: inks.ink, borderWidth: 2 },
-        },
-      ],
-    }),
-    [left],
-  );
-  const named = (kind: string) => kind.replaceAll("-", " ");
-  const cell = "border-b border-grid px-3 py-2 text-left";
+  const done = useCallback((inks: Inks) => doneOption(months, inks), [months]);
+  const runOut = useCallback((inks: Inks) => runOutOption(left, inks), [left]);
   return (
     <div className="flex h-dvh flex-col">
       <ShopBar current="/figures" title="Figures" />
@@ -111,51 +109,70 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
           </section>
           <section>
             <h2 className="text-xl font-bold">How long things take</h2>
-            <table className="w-full">
-              <thead>
-                <tr>
-                  <th className={cell}>stage</th>
-                  <th className={cell}>bench minutes</th>
-                  <th className={cell}>quarter under, over</th>
-                  <th className={cell}>from</th>
-                </tr>
-              </thead>
-              <tbody>
-                {stages.map((s) => (
-                  <tr key={s.stage}>
-                    <td className={cell}>{named(s.stage)}</td>
-                    <td className={`${cell} font-mono`}>{Math.round(s.median)}</td>
-                    <td className={`${cell} font-mono`}>
-                      {Math.round(s.low)}, {Math.round(s.high)}
-                    </td>
-                    <td className={`${cell} whitespace-nowrap`}>
-                      {s.from === 0 ? "usual in the trade" : `${s.from} wheels here`}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {days.map((d) => (
-              <p key={d.kind} className="pt-2">
-                {named(d.kind)}: <b className="font-mono">{d.median}</b> days in the shop
-                {d.from > 3 ? `, mostly ${d.low} to ${d.high}` : ""} ({d.from} {d.from === 1 ? "wheel" : "wheels"}).
-              </p>
-            ))}
+            <StageTimes stages={stages} />
+            <DaysInShop days={days} />
           </section>
           <section>
             <h2 className="text-xl font-bold">What came back</h2>
-            {back.length === 0 && <p className="py-2">None within a year of leaving.</p>}
-            {back.slice(0, 20).map((b) => (
-              <p key={b.jobId} className="border-b border-grid py-2" data-testid="came-back">
-                <PageLink href={`/wheels/${b.wheelId}`} className="font-mono underline">
-                  {b.mark}
-                </PageLink>{" "}
-                left {b.left}, back {b.cameBack}: <b className="font-mono">{b.days}</b> days; {named(b.kind)}
-              </p>
-            ))}
+            <CameBack back={back} />
           </section>
         </div>
       </main>
     </div>
   );
 };
+
+const named = (kind: string): string => kind.replaceAll("-", " ");
+const CELL = "border-b border-grid px-3 py-2 text-left";
+
+const StageTimes = ({ stages }: Pick<ShopFigures, "stages">) => (
+  <table className="w-full">
+    <thead>
+      <tr>
+        <th className={CELL}>stage</th>
+        <th className={CELL}>bench minutes</th>
+        <th className={CELL}>quarter under, over</th>
+        <th className={CELL}>from</th>
+      </tr>
+    </thead>
+    <tbody>
+      {stages.map((s) => (
+        <tr key={s.stage}>
+          <td className={CELL}>{named(s.stage)}</td>
+          <td className={`${CELL} font-mono`}>{Math.round(s.median)}</td>
+          <td className={`${CELL} font-mono`}>
+            {Math.round(s.low)}, {Math.round(s.high)}
+          </td>
+          <td className={`${CELL} whitespace-nowrap`}>
+            {s.from === 0 ? "usual in the trade" : `${s.from} wheels here`}
+          </td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
+
+const DaysInShop = ({ days }: Pick<ShopFigures, "days">) => (
+  <>
+    {days.map((d) => (
+      <p key={d.kind} className="pt-2">
+        {named(d.kind)}: <b className="font-mono">{d.median}</b> days in the shop
+        {d.from > 3 ? `, mostly ${d.low} to ${d.high}` : ""} ({d.from} {d.from === 1 ? "wheel" : "wheels"}).
+      </p>
+    ))}
+  </>
+);
+
+const CameBack = ({ back }: Pick<ShopFigures, "back">) => (
+  <>
+    {back.length === 0 && <p className="py-2">None within a year of leaving.</p>}
+    {back.slice(0, 20).map((b) => (
+      <p key={b.jobId} className="border-b border-grid py-2" data-testid="came-back">
+        <PageLink href={`/wheels/${b.wheelId}`} className="font-mono underline">
+          {b.mark}
+        </PageLink>{" "}
+        left {b.left}, back {b.cameBack}: <b className="font-mono">{b.days}</b> days; {named(b.kind)}
+      </p>
+    ))}
+  </>
+);

@@ -1,6 +1,6 @@
 "use client";
+import { BREAK_FIGURES } from "@/core/figures/lacing";
 import type { Figures } from "@/core/figures/presets";
-import { BREAK_FIGURES } from "@/core/figures/spokes";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { breakAdvice, replacementFor } from "@/core/lacing/replace";
 import { showLength } from "@/core/units/show-length";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { lacedSoFar, seenSpokes } from "@/core/acts/acts-come-to";
-import { BREAK_FIGURES, PREPARE_FIGURES } from "@/core/figures/spokes";
+import { BREAK_FIGURES, PREPARE_FIGURES } from "@/core/figures/lacing";
 import { seenAsPlanned } from "@/core/lacing/check";
 import { hubMarkDegrees } from "@/core/lacing/hub-mark";
 import { LACING_ORDERS } from "@/core/lacing/orders";

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { LACING_FIGURES } from "@/core/figures/spokes";
+import { LACING_FIGURES } from "@/core/figures/lacing";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
@@ -23,23 +23,21 @@ interface PlanViewProps {
 
 /** The plan to scale beside its order of work, step by step. */
 export const PlanView = (props: PlanViewProps) => {
+  const { job, spokes, done, seenFrom, hubMark, tap, onTurnOver, onWalk } = props;
   const [picked, setPicked] = useState<number | null>(null);
   return (
     <div className="flex min-h-0 flex-1 portrait:flex-col">
-      <PlanDrawing {...props} picked={picked} />
-      <PlanSteps {...props} picked={picked} onPick={setPicked} />
+      <PlanDrawing {...{ job, spokes, seenFrom, hubMark, picked, onTurnOver }} />
+      <PlanSteps {...{ job, done, tap, picked, onWalk }} onPick={setPicked} />
     </div>
   );
 };
 
-const PlanDrawing = ({
-  job,
-  spokes,
-  seenFrom,
-  hubMark,
-  picked,
-  onTurnOver,
-}: PlanViewProps & { readonly picked: number | null }) => {
+interface PlanDrawingProps extends Pick<PlanViewProps, "job" | "spokes" | "seenFrom" | "hubMark" | "onTurnOver"> {
+  readonly picked: number | null;
+}
+
+const PlanDrawing = ({ job, spokes, seenFrom, hubMark, picked, onTurnOver }: PlanDrawingProps) => {
   const { names, wheel } = job;
   const [turned, setTurned] = useState(0);
   const [zoom, setZoom] = useState(1);
@@ -90,14 +88,12 @@ const PlanDrawing = ({
   );
 };
 
-const PlanSteps = ({
-  job,
-  done,
-  tap,
-  picked,
-  onPick,
-  onWalk,
-}: PlanViewProps & { readonly picked: number | null; readonly onPick: (spoke: number | null) => void }) => {
+interface PlanStepsProps extends Pick<PlanViewProps, "job" | "done" | "tap" | "onWalk"> {
+  readonly picked: number | null;
+  readonly onPick: (spoke: number | null) => void;
+}
+
+const PlanSteps = ({ job, done, tap, picked, onPick, onWalk }: PlanStepsProps) => {
   const { jobId, names, offered, order, steps } = job;
   return (
     <div className="flex min-h-0 flex-[4] flex-col border-l border-grid">

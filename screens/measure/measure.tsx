@@ -3,20 +3,14 @@ import { useState } from "react";
 import type { Doubt } from "@/core/cross-checks/doubt";
 import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { askedOf } from "@/core/figures/asked";
-import { KIND_FIGURES, LOST_FIGURES } from "@/core/figures/book-in";
-import type { Figure } from "@/core/figures/figure";
-import { HUB_FIGURES } from "@/core/figures/hub";
-import { OFFSET_FIGURES } from "@/core/figures/offset";
 import type { Figures } from "@/core/figures/presets";
-import { RIM_FIGURES } from "@/core/figures/rim";
-import { SPOKE_FIGURES } from "@/core/figures/spokes";
 import type { Ledger } from "@/core/ledger/ledger";
 import type { Taken } from "@/core/measurement/taken";
 import type { OffsetMethod } from "@/core/offset/offset-methods";
 import type { ErdMethod } from "@/core/rim/erd-methods";
 import type { FlatPlate } from "@/core/rim/flat-plate";
-import { CAUTIONS } from "@/core/sheet/sheet";
 import { showLength } from "@/core/units/show-length";
+import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { StageFrame } from "../parts/frame/stage-frame";
@@ -26,12 +20,13 @@ import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
 import type { DrawingProps } from "./dimension";
 import { type ErdWay, ErdWays } from "./erd-ways";
-import { HubEnd, HubSection, type HubSizes, type HubView, hubViewOf, ON_HUB_DRAWING } from "./hub-drawing";
-import { OF_WAY, OFFSET_WAYS, OffsetDrawing, type OffsetSizes, type OffsetWay } from "./offset-drawing";
+import { HubEnd, HubSection, type HubSizes, type HubView, hubViewOf } from "./hub-drawing";
+import { CAUTIONS_OF, DRAWN, IN_TURN, NOTES, OF_TAB, TAB_OF, TABS, type Tab } from "./measure-tabs";
+import { OFFSET_WAYS, OffsetDrawing, type OffsetSizes, type OffsetWay } from "./offset-drawing";
 import { OldSpokes } from "./old-spokes";
 import { Plate } from "./plate";
 import { PlateWalk } from "./plate-walk";
-import { ON_RIM_DRAWING, RimDrawing, type RimSizes } from "./rim-drawing";
+import { RimDrawing, type RimSizes } from "./rim-drawing";
 
 /** What measuring shows of a job. */
 export interface MeasureOnPage extends JobOnPage {
@@ -54,78 +49,6 @@ export interface MeasureOnPage extends JobOnPage {
   readonly plate: FlatPlate | null;
 }
 
-const TABS = [
-  { key: "rim", label: "Rim" },
-  { key: "hub", label: "Hub" },
-  { key: "offset", label: "Offset" },
-  { key: "spokes", label: "Old spokes" },
-  { key: "plate", label: "Rim on the plate" },
-] as const;
-type Tab = (typeof TABS)[number]["key"];
-
-const kind = (name: string): Figure => KIND_FIGURES.find((f) => f.name === name) as Figure;
-const OF_TAB: Readonly<Record<Tab, readonly Figure[]>> = {
-  rim: [kind("rim.holes"), kind("rim.size"), ...RIM_FIGURES],
-  hub: [kind("hub.kind"), kind("hub.seat"), ...HUB_FIGURES],
-  offset: [...LOST_FIGURES.filter((f) => f.name === "offset.found"), ...OFFSET_FIGURES],
-  spokes: SPOKE_FIGURES,
-  plate: [],
-};
-/** What is asked without being tapped, going from one figure to the next: the shortest way to a measured wheel. */
-const IN_TURN: Readonly<Record<Tab, readonly string[]>> = {
-  rim: [
-    "rim.holes",
-    "rim.size",
-    "rim.section",
-    "rim.width",
-    "rim.outsideDiameter",
-    "rim.height",
-    "rim.bedThickness",
-    "rim.washer",
-    "rim.headToSlot",
-    "rim.holeOffset",
-  ],
-  hub: [
-    "hub.kind",
-    "hub.seat",
-    "hub.width",
-    "hub.A.fromFace",
-    "hub.B.fromFace",
-    "hub.A.holeCircle",
-    "hub.B.holeCircle",
-    "hub.A.holeDiameter",
-    "hub.B.holeDiameter",
-  ],
-  offset: ["offset.found", "offset.wantedFrom", "offset.wanted"],
-  spokes: SPOKE_FIGURES.map((f) => f.name),
-  plate: [],
-};
-const DRAWN: Readonly<Record<Tab, readonly string[]>> = {
-  rim: [...ON_RIM_DRAWING, "rim.erdMethod", "rim.erdGiven"],
-  hub: ON_HUB_DRAWING,
-  offset: Object.values(OF_WAY).flat(),
-  spokes: SPOKE_FIGURES.filter((f) => /^sample\.[AB]/.test(f.name)).map((f) => f.name),
-  plate: [],
-};
-const NOTES: Readonly<Record<Tab, readonly string[]>> = {
-  rim: ["Everything that lifts the slot outward is added, at both ends: bed, washer, nipple head."],
-  hub: ["Axle clamped, no play in the bearings: over 0.05 mm of play a reading is worth nothing."],
-  offset: ["Axle clamped, no play; four places round the rim take out its run-out."],
-  spokes: ["One of each kind, straightened by hand; the lengths beside them are worked out for the offset as found."],
-  plate: ["The plate flat, the rim clean where it touches; the same side up all the way round."],
-};
-const CAUTIONS_OF: Readonly<Record<Tab, readonly string[]>> = {
-  rim: [CAUTIONS.scrap],
-  hub: [CAUTIONS.scrap, CAUTIONS.drum],
-  offset: [],
-  spokes: [],
-  plate: [],
-};
-
-const TAB_OF = new Map(
-  (Object.entries(OF_TAB) as [Tab, readonly Figure[]][]).flatMap(([g, list]) => list.map((f) => [f.name, g])),
-);
-
 /** Rim, hub, offset and old spokes, each drawn from the numbers so far; what is no length on the drawing stands beside it. */
 export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
   const job = useStage("measure", initial);
@@ -135,17 +58,12 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
   const [tab, setTab] = useState<Tab>("rim");
   const [way, setWay] = useState<OffsetWay>(job.offsetWay === "edge" ? "edge" : "flip");
   const [walk, setWalk] = useState<number | null>(null);
-  const [unit] = useUnit();
   if (walk !== null)
     return (
       <PlateWalk jobId={jobId} job={job.title} gaps={gaps} start={walk} names={names} onEnd={() => setWalk(null)} />
     );
   const asked = askedOf(OF_TAB[tab], figures).map((f) => f.name);
   const beside = asked.filter((name) => !DRAWN[tab].includes(name));
-  const offsetText = (mm: number) =>
-    Math.abs(mm) < 0.005
-      ? "0"
-      : `${showLength(Number(Math.abs(mm).toFixed(2)), unit)} to ${mm > 0 ? names.A : names.B}`;
   const ledgers = {
     rim: job.erdWays.map((w) => ({
       ...w.ledger,
@@ -191,48 +109,9 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
             ) : (
               <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_250px] portrait:grid-cols-1 portrait:grid-rows-[minmax(0,1fr)_auto]">
                 <div className="flex min-h-0 flex-col">
-                  {tab === "rim" && (
-                    <>
-                      <div className="min-h-0 flex-1">
-                        <RimDrawing
-                          sizes={job.rim}
-                          erd={`${showLength(Number(job.erd.total.toFixed(1)), unit)}${job.erd.assumed ? "?" : ""}`}
-                          tap={tap}
-                          names={names}
-                        />
-                      </div>
-                      <ErdWays
-                        ways={job.erdWays.map((w) => ({
-                          ...w,
-                          doubted: w.ledger.terms.some((t) => doubts.some((d) => d.figure === t.figure)),
-                        }))}
-                        counting={job.erd.method}
-                        tap={tap}
-                      />
-                    </>
-                  )}
+                  {tab === "rim" && <RimPart job={job} tap={tap} />}
                   {tab === "hub" && <HubViews hub={job.hub} tap={tap} names={names} />}
-                  {tab === "offset" && (
-                    <>
-                      <Tabs
-                        tabs={OFFSET_WAYS}
-                        current={way}
-                        onChange={(to) => {
-                          tap.close();
-                          setWay(to);
-                        }}
-                      />
-                      <div className="min-h-0 flex-1">
-                        <OffsetDrawing
-                          sizes={job.offset}
-                          way={way}
-                          found={`found ${job.offset.found === null ? "–" : offsetText(job.offset.found)}, wanted ${offsetText(job.offset.wanted)}`}
-                          tap={tap}
-                          names={names}
-                        />
-                      </div>
-                    </>
-                  )}
+                  {tab === "offset" && <OffsetPart job={job} way={way} onWay={setWay} tap={tap} />}
                   {tab === "spokes" && (
                     <OldSpokes compared={job.oldSpokes} straight={job.straight} names={names} tap={tap} />
                   )}
@@ -252,6 +131,70 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
         )}
       />
     </StageFrame>
+  );
+};
+
+interface PartProps {
+  readonly job: MeasureOnPage;
+  readonly tap: Tap;
+}
+
+const RimPart = ({ job, tap }: PartProps) => {
+  const [unit] = useUnit();
+  return (
+    <>
+      <div className="min-h-0 flex-1">
+        <RimDrawing
+          sizes={job.rim}
+          erd={`${showLength(Number(job.erd.total.toFixed(1)), unit)}${job.erd.assumed ? "?" : ""}`}
+          tap={tap}
+          names={job.names}
+        />
+      </div>
+      <ErdWays
+        ways={job.erdWays.map((w) => ({
+          ...w,
+          doubted: w.ledger.terms.some((t) => job.doubts.some((d) => d.figure === t.figure)),
+        }))}
+        counting={job.erd.method}
+        tap={tap}
+      />
+    </>
+  );
+};
+
+interface OffsetPartProps extends PartProps {
+  readonly way: OffsetWay;
+  readonly onWay: (way: OffsetWay) => void;
+}
+
+const OffsetPart = ({ job, way, onWay, tap }: OffsetPartProps) => {
+  const { names } = job;
+  const [unit] = useUnit();
+  const offsetText = (mm: number) =>
+    Math.abs(mm) < 0.005
+      ? "0"
+      : `${showLength(Number(Math.abs(mm).toFixed(2)), unit)} to ${mm > 0 ? names.A : names.B}`;
+  return (
+    <>
+      <Tabs
+        tabs={OFFSET_WAYS}
+        current={way}
+        onChange={(to) => {
+          tap.close();
+          onWay(to);
+        }}
+      />
+      <div className="min-h-0 flex-1">
+        <OffsetDrawing
+          sizes={job.offset}
+          way={way}
+          found={`found ${job.offset.found === null ? "–" : offsetText(job.offset.found)}, wanted ${offsetText(job.offset.wanted)}`}
+          tap={tap}
+          names={names}
+        />
+      </div>
+    </>
   );
 };
 

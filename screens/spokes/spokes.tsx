@@ -2,8 +2,9 @@
 import { useState } from "react";
 import { askedOf } from "@/core/figures/asked";
 import type { Figure } from "@/core/figures/figure";
+import { ORDER_FIGURES } from "@/core/figures/order";
 import { type Figures, ORDER_PRESETS } from "@/core/figures/presets";
-import { ORDER_FIGURES, THREAD_FIGURES } from "@/core/figures/spokes";
+import { SEAT_FIGURES, THREAD_FIGURES } from "@/core/figures/thread";
 import type { SkipChoice } from "@/core/lacing/skip-choices";
 import { type Ledger, ledger } from "@/core/ledger/ledger";
 import type { Taken } from "@/core/measurement/taken";
@@ -62,9 +63,9 @@ const TABS = [
 type Tab = (typeof TABS)[number]["key"];
 
 const OF_TAB: Readonly<Record<Tab, readonly Figure[]>> = {
-  lengths: THREAD_FIGURES.filter((f) => /^(spoke|nipple)/.test(f.name) && f.kind === "length"),
-  crosses: THREAD_FIGURES.filter((f) => /^(nipple\.(seat|limit)|rim)/.test(f.name)),
-  order: ORDER_FIGURES.filter((f) => f.name !== "rim.tapeDiameter"),
+  lengths: THREAD_FIGURES,
+  crosses: SEAT_FIGURES,
+  order: ORDER_FIGURES,
   here: [],
   "what-if": [],
   drilling: [],

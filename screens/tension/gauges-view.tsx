@@ -4,15 +4,8 @@ import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { useForce } from "../parts/kept/kept-choice";
 import { GaugeCurve } from "./gauge-curve";
+import type { GaugeOnBench } from "./gauge-on-bench";
 import { type Asking, useGaugeEntry } from "./use-gauge-entry";
-
-export interface GaugeOnBench {
-  readonly id: string;
-  readonly gauge: string;
-  readonly spoke: string;
-  readonly points: readonly GaugePoint[];
-  readonly version: number;
-}
 
 interface GaugesViewProps {
   readonly tables: readonly GaugeOnBench[];

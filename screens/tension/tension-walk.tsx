@@ -2,7 +2,7 @@
 import { TurningWalk } from "../parts/walk/turning-walk";
 import { EarWalk } from "./ear-walk";
 import { EntryWalk } from "./entry-walk";
-import type { GaugeOnBench } from "./gauges-view";
+import type { GaugeOnBench } from "./gauge-on-bench";
 import type { ReadingWalk } from "./read-view";
 import { SqueezeWalk } from "./squeeze-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";

@@ -5,7 +5,7 @@ import { type ForceUnit, NEWTON_PER } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
-import type { GaugeOnBench } from "./gauges-view";
+import type { GaugeOnBench } from "./gauge-on-bench";
 
 /** What is asked of a gauge or its table, one thing after another. */
 export type Asking =

@@ -20,7 +20,7 @@ import { saidOf } from "../parts/kept/sent";
 import { post, useEnter } from "../parts/kept/use-enter";
 import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
 import { useTakeReadings } from "../parts/walk/use-take-readings";
-import type { GaugeOnBench } from "./gauges-view";
+import type { GaugeOnBench } from "./gauge-on-bench";
 import { type TensionRound, tensionRounds } from "./tension-round";
 
 /** What tension shows of a job, as it comes with the page. */

@@ -1,0 +1,73 @@
+import { useSortable } from "@dnd-kit/sortable";
+import type { DiaryJob } from "@/core/planning/diary";
+import { PageLink } from "../parts/frame/page-link";
+import { clock, short } from "./diary-words";
+
+/** Columns of the list and of its head. */
+export const COLUMNS =
+  "grid grid-cols-[3.5rem_6rem_minmax(0,1fr)_9rem_8rem_9rem] items-center gap-3 pr-4 portrait:grid-cols-[3rem_5rem_minmax(0,1fr)_8rem_7rem_8rem]";
+
+interface WheelRowProps {
+  readonly job: DiaryJob;
+  /** The day it is ready, and the day if work goes slowly where that is another. */
+  readonly ready: string;
+  readonly slow: string | null;
+  /** Days past its promise; null where none was given. */
+  readonly late: number | null;
+  readonly lateIfSlow: number | null;
+}
+
+const days = (n: number): string => `${n} ${n === 1 ? "day" : "days"}`;
+
+/** One wheel of the list; the grip at its left is dragged, or moved by keyboard. */
+export const WheelRow = ({ job, ready, slow, late, lateIfSlow }: WheelRowProps) => {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: job.id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: transform ? `translate3d(0, ${transform.y}px, 0)` : undefined, transition }}
+      className={`${COLUMNS} min-h-16 border-b border-grid bg-paper`}
+      data-testid="diary-row"
+    >
+      <button
+        type="button"
+        aria-label={`move ${job.mark}`}
+        className="h-full cursor-grab touch-none"
+        {...attributes}
+        {...listeners}
+      >
+        <svg width="20" height="24" viewBox="0 0 20 24" aria-hidden="true" className="mx-auto">
+          <path d="M2 5h16M2 12h16M2 19h16" stroke="currentColor" strokeWidth="2" />
+        </svg>
+      </button>
+      <PageLink href={`/jobs/${job.id}/${job.open}`} className="font-mono text-xl font-bold underline">
+        {job.mark}
+      </PageLink>
+      <span className="min-w-0">
+        <span className="block truncate text-lg">{job.machine}</span>
+        <span className="block truncate text-base">
+          {job.waitingFor ? `waits: ${job.waitingFor}` : `next ${job.next}`}; {job.customer}
+        </span>
+      </span>
+      <span className="text-right text-lg">
+        {clock(job.minutes.median)} h
+        <span className="block text-base">
+          {clock(job.minutes.low)} to {clock(job.minutes.high)}
+        </span>
+      </span>
+      <span className="text-right text-lg">
+        {job.promised ? short(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
+      </span>
+      <span className={`text-right text-lg leading-tight ${late ? "font-bold" : ""}`}>
+        {ready}
+        {late ? (
+          <span className="block text-base">{days(late)} late</span>
+        ) : lateIfSlow ? (
+          <span className="block text-base">{days(lateIfSlow)} late if slow</span>
+        ) : slow ? (
+          <span className="block text-base">{slow} if slow</span>
+        ) : null}
+      </span>
+    </li>
+  );
+};
