@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { RimBuckles } from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
 import { type TrialBuild, trialWheel } from "@/core/truing/trial.test.rig";
 import { BadInput } from "@/core/wheel/bad-input";
 import type { WheelInput } from "@/core/wheel/wheel-file";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { createInterface } from "node:readline";
-import { RimBuckles } from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
 import { BadInput } from "@/core/wheel/bad-input";
 import { commands } from "./commands";
 

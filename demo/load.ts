@@ -17,7 +17,10 @@ import { addReadings, addTurn, markDestressed, openRound, saveAdvice } from "@/s
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
-import { DEMO_GAUGES, DEMO_JOBS, DEMO_PAST, DEMO_STOCK, type DemoJob } from "./scenario";
+import type { DemoJob } from "./demo-job";
+import { DEMO_GAUGES, DEMO_STOCK } from "./drawers";
+import { DEMO_PAST } from "./past-jobs";
+import { DEMO_JOBS } from "./scenario";
 
 const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
 

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { placeSpokes } from "@/core/lacing/placement";
-import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { BAND, bandMultiply, bandSolve, frameRing } from "./frame-ring";

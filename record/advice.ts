@@ -1,4 +1,4 @@
-import { RimBuckles } from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
 import { isReadForRunOut } from "@/core/rounds/counting-rounds";
 import type { Round } from "@/core/rounds/round";
 import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";

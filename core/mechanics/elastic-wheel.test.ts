@@ -1,14 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import {
-  answerTo,
-  bucklingTension,
-  defaultStiffness,
-  elasticWheel,
-  RimBuckles,
-  wheelGeometry,
-} from "@/core/mechanics/elastic-wheel";
+import { bucklingTension, RimBuckles } from "@/core/mechanics/buckling";
+import { answerTo, elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { ringFlexibility } from "@/core/mechanics/ring";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { drumWheel } from "@/core/wheel/wheel.test.rig";
 import { chance } from "@/devices/random";
 import { frameInfluences } from "./dense-frame.test.rig";

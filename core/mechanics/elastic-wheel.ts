@@ -1,29 +1,12 @@
-import { type PlacedSpoke, placeSpokes } from "../lacing/placement";
-import { type SectionStiffness, sectionStiffness } from "../rim/section";
+import type { PlacedSpoke } from "../lacing/placement";
 import { sideTensions } from "../tension/balance";
-import type { Wheel } from "../wheel/wheel-file";
+import { buckles, RimBuckles } from "./buckling";
 import { invert, multiply } from "./dense";
 import { greens } from "./greens";
 import { FOUR, repeatingAnswer, spread, springsOnRepeating } from "./repeating";
-import { inPlaneBlock, outOfPlaneBlock, type RingOnFoundation } from "./ring";
-
-/** The rim would buckle sideways (or into an oval) under its own hoop force. */
-export class RimBuckles extends Error {
-  constructor(readonly meanTension: number) {
-    super(
-      `at a mean tension of ${Math.round(meanTension)} N the rim would buckle under its own hoop force; use a lower tension or a stiffer rim`,
-    );
-    this.name = "RimBuckles";
-  }
-}
-
-/** What is not known from the drawing: factors on presets, 1 or the preset when nothing was learnt. */
-export interface Stiffness {
-  readonly lateralScale: number;
-  readonly radialScale: number;
-  /** Part of the spokes' axial stiffness left by elbow, seat and bed. */
-  readonly share: number;
-}
+import { ringUnder } from "./ring-under";
+import { defaultStiffness, type Stiffness } from "./stiffness";
+import type { Pull, WheelGeometry } from "./wheel-geometry";
 
 /**
  * What each nipple does, n = number of spokes; row-major n×n, row = where it shows, column = the spoke shortened by
@@ -55,98 +38,6 @@ export interface ElasticWheel {
   readonly lateralPerForce: Float64Array;
   readonly radialPerForce: Float64Array;
 }
-
-export const defaultStiffness = (wheel: Wheel): Stiffness => ({
-  lateralScale: 1,
-  radialScale: 1,
-  share: wheel.spoke.share ?? 0.6,
-});
-
-export const scaledSection = (wheel: Wheel, stiffness: Stiffness): SectionStiffness => {
-  const section = sectionStiffness(wheel.rim);
-  return {
-    EA: section.EA * stiffness.radialScale,
-    EIradial: section.EIradial * stiffness.radialScale,
-    EIlateral: section.EIlateral * stiffness.lateralScale,
-    GJ: section.GJ * stiffness.lateralScale,
-  };
-};
-
-/** A spoke's pull on the rim: unit direction to the hub in the rim hole's own axes. */
-interface Pull {
-  readonly radial: number;
-  readonly tangential: number;
-  readonly lateral: number;
-  /** mm, hole from the rim's centre line. */
-  readonly z: number;
-}
-
-const pullOf = (s: PlacedSpoke, rimCentreZ: number): Pull => {
-  const angle = (s.rimAngleDeg * Math.PI) / 180;
-  const d = s.hubPoint.map((h, i) => (h - s.rimPoint[i]) / s.span);
-  return {
-    radial: d[0] * Math.cos(angle) - d[1] * Math.sin(angle),
-    tangential: -d[0] * Math.sin(angle) - d[1] * Math.cos(angle),
-    lateral: d[2],
-    z: s.rimPoint[2] - rimCentreZ,
-  };
-};
-
-/** The ring with what the tensioned spokes do to it. */
-export const ringUnder = (
-  wheel: Wheel,
-  stiffness: Stiffness,
-  spokes: readonly PlacedSpoke[],
-  pulls: readonly Pull[],
-  tensions: ArrayLike<number>,
-): RingOnFoundation => {
-  const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
-  const foundation = { radial: 0, tangential: 0, lateral: 0 };
-  let inward = 0;
-  const around = 2 * Math.PI * radius;
-  for (let i = 0; i < spokes.length; i++) {
-    const { radial, tangential, lateral } = pulls[i];
-    // A wheel with no tension at all has no sideways hold; 20 N keeps the sums finite and is far below any reading.
-    const perLength = Math.max(tensions[i], 20) / spokes[i].span / around;
-    foundation.radial += perLength * (1 - radial * radial);
-    foundation.tangential += perLength * (1 - tangential * tangential);
-    foundation.lateral += perLength * (1 - lateral * lateral);
-    inward -= Math.max(tensions[i], 0) * radial;
-  }
-  return { radius, section: scaledSection(wheel, stiffness), hoop: inward / (2 * Math.PI), foundation };
-};
-
-/** Axial springs spread round the rim as well, N/mm per mm, for the check that the whole is stable. */
-const buckles = (ring: RingOnFoundation, pulls: readonly Pull[], axial: Float64Array): boolean => {
-  const around = 2 * Math.PI * ring.radius;
-  const spread = {
-    radial: ring.foundation.radial,
-    tangential: ring.foundation.tangential,
-    lateral: ring.foundation.lateral,
-  };
-  for (let i = 0; i < pulls.length; i++) {
-    spread.radial += (axial[i] * pulls[i].radial ** 2) / around;
-    spread.tangential += (axial[i] * pulls[i].tangential ** 2) / around;
-    spread.lateral += (axial[i] * pulls[i].lateral ** 2) / around;
-  }
-  const held = { ...ring, foundation: spread };
-  for (let k = 1; k <= 8; k++)
-    for (const [a, b, c] of [inPlaneBlock(held, k), outOfPlaneBlock(held, k)])
-      if (a <= 0 || a * c - b * b <= 0) return true;
-  return false;
-};
-
-/** Placement and directions do not change while stiffness is being learnt; work them out once. */
-export interface WheelGeometry {
-  readonly wheel: Wheel;
-  readonly spokes: readonly PlacedSpoke[];
-  readonly pulls: readonly Pull[];
-}
-
-export const wheelGeometry = (wheel: Wheel): WheelGeometry => {
-  const spokes = placeSpokes(wheel);
-  return { wheel, spokes, pulls: spokes.map((s) => pullOf(s, wheel.offset)) };
-};
 
 /** What the ring and the spokes on it give way, by columns: of all spokes, or of the first four where the wheel repeats. */
 interface Compliance {
@@ -315,26 +206,4 @@ const leaveOut = (tension: Float64Array, lateral: Float64Array, radial: Float64A
     }
   // What rounding leaves of it is nothing either.
   for (let i = 0; i < n; i++) tension[s * n + i] = tension[i * n + s] = lateral[i * n + s] = radial[i * n + s] = 0;
-};
-
-/** The mean tension at which the rim would buckle, N per mean spoke, sought up to `limit`. */
-export const bucklingTension = (geometry: WheelGeometry, stiffness: Stiffness, limit: number): number => {
-  const { wheel, spokes, pulls } = geometry;
-  const sides = sideTensions(wheel, spokes);
-  const shape = spokes.map((s) => sides[s.flange] / wheel.tension.target);
-  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
-  const axial = Float64Array.from(spokes, (s) => (wheel.spoke.modulus * area * stiffness.share) / s.span);
-  const bad = (target: number) => {
-    const tensions = shape.map((x) => x * target);
-    return buckles(ringUnder(wheel, stiffness, spokes, pulls, tensions), pulls, axial);
-  };
-  if (!bad(limit)) return limit;
-  let low = 0;
-  let high = limit;
-  for (let i = 0; i < 20; i++) {
-    const middle = (low + high) / 2;
-    if (bad(middle)) high = middle;
-    else low = middle;
-  }
-  return low;
 };

@@ -1,7 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { frameLoad } from "@/core/mechanics/dense-frame.test.rig";
-import { defaultStiffness, elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { changeUnderLoad, groundLoad, underLoad } from "@/core/mechanics/load";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { drumWheel } from "@/core/wheel/wheel.test.rig";
 
 const wheel = drumWheel({}, { tension: { target: 2000 } });

@@ -1,5 +1,8 @@
-import { type ElasticWheel, ringUnder, type Stiffness, type WheelGeometry } from "./elastic-wheel";
+import type { ElasticWheel } from "./elastic-wheel";
 import { ringFlexibility } from "./ring";
+import { ringUnder } from "./ring-under";
+import type { Stiffness } from "./stiffness";
+import type { WheelGeometry } from "./wheel-geometry";
 
 /** A force on the rim's centre line: N, outward, clockwise and towards A; degrees clockwise from the valve. */
 export interface RimForce {

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { defaultStiffness, elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { totalReading } from "@/core/runout/runout";
 import { sideTensions } from "@/core/tension/balance";
 import { threadCeiling } from "@/core/tension/ceiling";

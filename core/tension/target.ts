@@ -1,5 +1,8 @@
-import { bucklingTension, elasticWheel, type Stiffness, type WheelGeometry } from "../mechanics/elastic-wheel";
+import { bucklingTension } from "../mechanics/buckling";
+import { elasticWheel } from "../mechanics/elastic-wheel";
 import { changeUnderLoad, groundLoad, type RimForce } from "../mechanics/load";
+import type { Stiffness } from "../mechanics/stiffness";
+import type { WheelGeometry } from "../mechanics/wheel-geometry";
 import { NEWTON_PER } from "../units/forces";
 import type { Side } from "../wheel/wheel-file";
 import { sideTensions } from "./balance";

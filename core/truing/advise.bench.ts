@@ -1,5 +1,6 @@
 import { frameInfluences } from "@/core/mechanics/dense-frame.test.rig";
-import { elasticWheel, type Influences, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel, type Influences } from "@/core/mechanics/elastic-wheel";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { chance } from "@/devices/random";
 import { advise } from "./advise";

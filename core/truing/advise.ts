@@ -1,4 +1,4 @@
-import type { WheelGeometry } from "../mechanics/elastic-wheel";
+import type { WheelGeometry } from "../mechanics/wheel-geometry";
 import { sideMean, spreadOf } from "../tension/spread";
 import type { AdviseInput } from "./advise-input";
 import { bareRim } from "./knowing/bare-rim";

@@ -1,4 +1,5 @@
-import { elasticWheel, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { sideTensions } from "@/core/tension/balance";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";

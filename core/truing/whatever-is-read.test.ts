@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
-import { RimBuckles } from "../mechanics/elastic-wheel";
+import { RimBuckles } from "../mechanics/buckling";
 import type { WheelInput } from "../wheel/wheel-file";
 import { advise } from "./advise";
 import { readAdvise } from "./advise-input";

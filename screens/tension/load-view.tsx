@@ -1,8 +1,11 @@
 "use client";
 import { Slider } from "radix-ui";
 import { useMemo, useState } from "react";
-import { defaultStiffness, elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { groundLoad, underLoad } from "@/core/mechanics/load";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { sideTensions } from "@/core/tension/balance";
 import type { Duty } from "@/core/tension/target";
 import { GROUND_ARM } from "@/core/tension/target";

@@ -1,12 +1,9 @@
 "use client";
 import { useMemo, useState } from "react";
-import {
-  defaultStiffness,
-  type ElasticWheel,
-  elasticWheel,
-  RimBuckles,
-  wheelGeometry,
-} from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
+import { type ElasticWheel, elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { readRounds } from "@/core/rounds/read-rounds";
 import type { Round, RoundPlan } from "@/core/rounds/round";
 import type { Tolerance } from "@/core/runout/tolerance";

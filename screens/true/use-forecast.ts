@@ -1,6 +1,8 @@
 "use client";
 import { useMemo } from "react";
-import { elasticWheel, RimBuckles, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { RimBuckles } from "@/core/mechanics/buckling";
+import { elasticWheel } from "@/core/mechanics/elastic-wheel";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import type { Advice } from "@/core/truing/saying/advice";
 import type { Wheel } from "@/core/wheel/wheel-file";
 

@@ -1,6 +1,7 @@
-import type { Stiffness, WheelGeometry } from "../../mechanics/elastic-wheel";
-import { scaledSection } from "../../mechanics/elastic-wheel";
 import { inPlaneBlock, outOfPlaneBlock } from "../../mechanics/ring";
+import type { Stiffness } from "../../mechanics/stiffness";
+import { scaledSection } from "../../mechanics/stiffness";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 
 /** The rim as it would lie with no spoke in it, mm per hole, 0 and 1 per turn removed (they belong to the spokes). */
 export interface BareRim {

@@ -1,4 +1,5 @@
-import type { Stiffness, WheelGeometry } from "../../mechanics/elastic-wheel";
+import type { Stiffness } from "../../mechanics/stiffness";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import { type BareRim, bareRim } from "./bare-rim";
 import type { WheelState } from "./state";
 

@@ -1,4 +1,5 @@
-import { type ElasticWheel, type WheelGeometry, wheelGeometry } from "../../mechanics/elastic-wheel";
+import type { ElasticWheel } from "../../mechanics/elastic-wheel";
+import { type WheelGeometry, wheelGeometry } from "../../mechanics/wheel-geometry";
 import { sideTensions } from "../../tension/balance";
 import type { AdviseInput } from "../advise-input";
 import { type Learnt, learn } from "./learn";

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { totalReading } from "@/core/runout/runout";
 import { sideTensions } from "@/core/tension/balance";
 import { readWheel } from "@/core/wheel/wheel-file";

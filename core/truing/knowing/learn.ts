@@ -1,5 +1,7 @@
 import { cholesky, choleskySolve } from "../../mechanics/dense";
-import { type Answer, answerTo, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import { type Answer, answerTo } from "../../mechanics/elastic-wheel";
+import type { Stiffness } from "../../mechanics/stiffness";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import type { RoundReadings } from "../../rounds/round-readings";
 import { type PastRound, readingSigma, tensionsBetween, workingTensions } from "./state";
 

@@ -1,4 +1,4 @@
-import { type WheelGeometry, wheelGeometry } from "../../mechanics/elastic-wheel";
+import { type WheelGeometry, wheelGeometry } from "../../mechanics/wheel-geometry";
 import type { RoundReadings } from "../../rounds/round-readings";
 import { rimLine } from "../../runout/line";
 import { sideTensions } from "../../tension/balance";

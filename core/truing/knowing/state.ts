@@ -1,4 +1,6 @@
-import { type ElasticWheel, elasticWheel, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import { type ElasticWheel, elasticWheel } from "../../mechanics/elastic-wheel";
+import type { Stiffness } from "../../mechanics/stiffness";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import type { RoundReadings } from "../../rounds/round-readings";
 import { READING_SIGMA, type RimLine, rimLine } from "../../runout/line";
 import type { Readings } from "../../runout/runout";

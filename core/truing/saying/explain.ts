@@ -1,4 +1,5 @@
-import type { Influences, WheelGeometry } from "../../mechanics/elastic-wheel";
+import type { Influences } from "../../mechanics/elastic-wheel";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import { standingOf } from "../../rounds/inside-tolerance";
 import { spreadOf } from "../../tension/spread";
 import type { AdviseInput } from "../advise-input";

@@ -1,4 +1,4 @@
-import type { WheelGeometry } from "../../mechanics/elastic-wheel";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import { isInside, readWhole, standingOf } from "../../rounds/inside-tolerance";
 import { placesRead } from "../../rounds/round-readings";
 import { meanReading, totalReading } from "../../runout/runout";

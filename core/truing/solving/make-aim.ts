@@ -1,4 +1,7 @@
-import { bucklingTension, type Influences, type Stiffness, type WheelGeometry } from "../../mechanics/elastic-wheel";
+import { bucklingTension } from "../../mechanics/buckling";
+import type { Influences } from "../../mechanics/elastic-wheel";
+import type { Stiffness } from "../../mechanics/stiffness";
+import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import { threadCeiling } from "../../tension/ceiling";
 import type { AdviseInput } from "../advise-input";
 import type { Learnt } from "../knowing/learn";

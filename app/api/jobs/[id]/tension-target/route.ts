@@ -1,5 +1,6 @@
 import { answer } from "@/app/api/answer";
-import { defaultStiffness, wheelGeometry } from "@/core/mechanics/elastic-wheel";
+import { defaultStiffness } from "@/core/mechanics/stiffness";
+import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { dutyOf } from "@/core/tension/duty";
 import { targetBand } from "@/core/tension/target";
 import { figuresOf } from "@/core/wheel/build";
