@@ -2,21 +2,19 @@ import { settleAll } from "@/core/measurement/taken";
 import { notThere } from "@/core/wheel/bad-input";
 import { findBuild } from "@/store/builds";
 import { listMeasurements } from "@/store/measurements";
-import { jobOfRound } from "@/store/rounds";
+import { wheelOfRound } from "@/store/rounds";
 
-/**
- * How many spokes a job's wheel has, without making the whole of its record: as it was settled, else as it was counted;
- * null while nobody has counted.
- */
-export const holesOfJob = async (jobId: string): Promise<number | null> => {
-  const settled = await findBuild(jobId);
-  if (settled) return settled.wheel.rim.holes;
-  return settleAll(await listMeasurements(jobId, "rim.holes"))["rim.holes"]?.value ?? null;
-};
+/** How many holes somebody counted; null while nobody has. */
+const counted = async (jobId: string): Promise<number | null> =>
+  settleAll(await listMeasurements(jobId, "rim.holes"))["rim.holes"]?.value ?? null;
+
+/** How many spokes a job's wheel has, without making the whole of its record: as it was settled, else as it was counted. */
+export const holesOfJob = async (jobId: string): Promise<number | null> =>
+  (await findBuild(jobId))?.wheel.rim.holes ?? counted(jobId);
 
 /** @throws BadInput when there is no such round */
 export const holesOfRound = async (roundId: string): Promise<number | null> => {
-  const job = await jobOfRound(roundId);
-  if (job === null) throw notThere("round");
-  return holesOfJob(job);
+  const round = await wheelOfRound(roundId);
+  if (!round) throw notThere("round");
+  return round.settled?.rim.holes ?? counted(round.jobId);
 };

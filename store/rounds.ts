@@ -2,6 +2,7 @@ import type { Reading } from "@/core/rounds/reading";
 import type { Round, RoundKind, RoundPlan } from "@/core/rounds/round";
 import type { Turn } from "@/core/rounds/turn";
 import type { Advice } from "@/core/truing/saying/advice";
+import type { WheelInput } from "@/core/wheel/wheel-file";
 import { changingJob, changingRound, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
@@ -131,6 +132,17 @@ export const addTurn = async (
     return fresh;
   });
   return { fresh, changes };
+};
+
+/** The job of a round, and its wheel as it was settled; null when there is no such round. */
+export const wheelOfRound = async (
+  roundId: string,
+): Promise<{ readonly jobId: string; readonly settled: WheelInput | null } | null> => {
+  const row: { job_id: string; wheel: unknown } | undefined = await database()("rounds")
+    .leftJoin("builds", "builds.job_id", "rounds.job_id")
+    .where("rounds.id", roundId)
+    .first("rounds.job_id", "builds.wheel");
+  return row ? { jobId: row.job_id, settled: row.wheel === null ? null : json(row.wheel) } : null;
 };
 
 export const jobOfRound = async (roundId: string): Promise<string | null> =>
