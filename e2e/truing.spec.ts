@@ -301,6 +301,24 @@ test("a dial knocked half way round is named and mended; a stuck nipple is held;
     await saved;
     await page.waitForTimeout(80);
   }
+  // Back shows what was done; its key takes it out, and doing it again is no second turn. A key with the focus is the one
+  // that is pressed.
+  const turnsNow = async () => (await roundsOf(page, id)).rounds[0].turns;
+  const stood = await turnsNow();
+  await page.keyboard.press("ArrowLeft");
+  const back = Number(await page.getByTestId("walk-spoke").textContent());
+  await expect(page.getByText("This turn is in the record")).toBeVisible();
+  await page.getByRole("button", { name: "skip" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByTestId("walk-spoke")).not.toHaveText(String(back));
+  expect(await turnsNow()).toEqual(stood);
+  await page.getByRole("button", { name: "back", exact: true }).click();
+  await expect(page.getByTestId("walk-spoke")).toHaveText(String(back));
+  await page.keyboard.press("Enter");
+  await expect(page.locator("body")).toContainText("turn it back as well");
+  await expect(async () => expect((await turnsNow())[back - 1]).toBe(0)).toPass();
+  await page.getByRole("button", { name: "done", exact: true }).click();
+  await expect(async () => expect(await turnsNow()).toEqual(stood)).toPass();
   await page.keyboard.press("Escape");
   await turnTo(page, "Rounds");
   await expect(page.getByTestId("stuck")).toContainText(`Won't turn: ${stuck}`);

@@ -2,7 +2,7 @@ import { RimBuckles } from "@/core/mechanics/buckling";
 import { isReadForRunOut } from "@/core/rounds/counting-rounds";
 import type { Round } from "@/core/rounds/round";
 import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
-import { isTakenBack, turnsMade, turnsOver } from "@/core/rounds/turn";
+import { isTakenBack, turnsMade, turnsOver, walkedSpokes } from "@/core/rounds/turn";
 import { advise } from "@/core/truing/advise";
 import type { AdviseInput } from "@/core/truing/advise-input";
 import { benchWay } from "@/core/truing/bench-way";
@@ -43,7 +43,8 @@ const historyBefore = ({ rounds, read }: BenchRecord, at: number): PastRound[] =
 const fixedTurns = (round: Round, holes: number): (number | null)[] | null => {
   if (round.turns.length === 0 || isTakenBack(round)) return null;
   const made = turnsMade(round, holes);
-  return made.map((t, i) => (round.turns.some((w) => w.spoke === i + 1) ? t : null));
+  const walked = walkedSpokes(round);
+  return made.map((t, i) => (walked.includes(i + 1) ? t : null));
 };
 
 /** What the advice on a stored round rests on: its readings, all rounds before it, and how this bench works. */

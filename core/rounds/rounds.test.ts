@@ -119,11 +119,36 @@ describe("turned and turned back", () => {
           const whole = { turns: [...turns, ...back] };
           expect(turnsMade(whole, HOLES).every((t) => Math.abs(t) < 1e-9)).toBe(true);
           expect(isTakenBack(whole)).toBe(turns.some((t) => t.turns !== 0));
-          expect(walkedSpokes(whole)).toEqual(isTakenBack(whole) ? [] : turns.map((t) => t.spoke));
+          const told = [...new Set(turns.map((t) => t.spoke))].sort((a, b) => a - b);
+          if (isTakenBack(whole)) expect(walkedSpokes(whole)).toEqual([]);
+          else expect([...walkedSpokes(whole)].sort((a, b) => a - b)).toEqual(told);
         },
       ),
     );
   });
+});
+
+test("one nipple turned back is walked no more and counts nothing; turned again it counts once", () => {
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(spoke, { minLength: 2, maxLength: 12 }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.nat(),
+      fc.boolean(),
+      (spokes, n, nth, again) => {
+        const of = (s: number, turns: number) => ({ id: `${s}${turns}`, spoke: s, turns });
+        const undone = spokes[nth % spokes.length];
+        const turns = [
+          ...spokes.map((s) => of(s, n / 16)),
+          of(undone, -n / 16),
+          ...(again ? [of(undone, n / 16)] : []),
+        ];
+        const left = again ? spokes : spokes.filter((s) => s !== undone);
+        expect(walkedSpokes({ turns }).sort((a, b) => a - b)).toEqual([...left].sort((a, b) => a - b));
+        expect(turnsMade({ turns }, HOLES)[undone - 1]).toBeCloseTo(again ? n / 16 : 0, 12);
+      },
+    ),
+  );
 });
 
 const event: fc.Arbitrary<RoundEvent> = fc.oneof(

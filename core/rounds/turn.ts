@@ -31,8 +31,22 @@ export const isTakenBack = ({ turns }: Turned): boolean => {
   return turns.some((t) => t.turns !== 0) && [...sums.values()].every((v) => Math.abs(v) < NONE);
 };
 
-/** Spokes whose turn was recorded, even as nil; none where the round was turned back. */
-export const walkedSpokes = (round: Turned): number[] => (isTakenBack(round) ? [] : round.turns.map((t) => t.spoke));
+/**
+ * Spokes whose turn was recorded, even as nil, each once; one turned back since is none of them, and none is where the
+ * whole round was turned back.
+ */
+export const walkedSpokes = (round: Turned): number[] => {
+  if (isTakenBack(round)) return [];
+  const sums = new Map<number, number>();
+  const walked = new Set<number>();
+  for (const { spoke, turns } of round.turns) {
+    const sum = (sums.get(spoke) ?? 0) + turns;
+    sums.set(spoke, sum);
+    if (turns !== 0 && Math.abs(sum) < NONE) walked.delete(spoke);
+    else walked.add(spoke);
+  }
+  return [...walked];
+};
 
 /** Whether anything of it is turned as it stands now. */
 export const isTurned = (round: Turned): boolean => round.turns.length > 0 && !isTakenBack(round);

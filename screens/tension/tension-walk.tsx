@@ -27,7 +27,14 @@ export const TensionWalk = ({ walking, job, now, acts, table, practice, onEnd }:
   const common = { job: title, spokes, names, onEnd };
   if (walking === "turn")
     return current?.plan ? (
-      <TurningWalk {...common} jobId={jobId} roundId={current.id} walked={current.walked} turns={current.plan.turns} />
+      <TurningWalk
+        {...common}
+        jobId={jobId}
+        roundId={current.id}
+        walked={current.walked}
+        made={current.turns}
+        turns={current.plan.turns}
+      />
     ) : null;
   if (walking === "ear")
     return (

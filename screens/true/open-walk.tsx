@@ -71,9 +71,11 @@ export const OpenWalk = (props: OpenWalkProps) => {
       <TurningWalk
         {...turning}
         walked={walks.undone}
+        made={walks.back}
         turns={walks.back}
         then="the wheel is as it was before this round"
         onTurned={walks.turnedBack}
+        onUndone={walks.turnedOn}
       />
     );
   return (
@@ -81,6 +83,7 @@ export const OpenWalk = (props: OpenWalkProps) => {
       {...turning}
       key={props.turns.join(" ")}
       walked={round.walked}
+      made={round.turns}
       turns={props.turns}
       unsure={walks.away}
       onFound={acts.found}

@@ -87,6 +87,7 @@ export const useWalks = (o: WalksOptions) => {
     back,
     undone,
     turnedBack: (spoke: number) => setUndone((before) => [...before, spoke]),
+    turnedOn: (spoke: number) => setUndone((before) => before.filter((s) => s !== spoke)),
     beginBack: () => {
       if (!round) return;
       setBack(round.turns.map((t) => (t === 0 ? 0 : -t)));

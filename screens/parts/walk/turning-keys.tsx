@@ -28,6 +28,13 @@ export const TurnedAlready = ({ onYes, onNo, onUnsure }: TurnedAlreadyProps) => 
   </Column>
 );
 
+/** At a nipple whose turn stands in the record. */
+export const Recorded = () => (
+  <Column>
+    <p className="text-2xl">This turn is in the record. Was it not made, or wrong: undone takes it out again.</p>
+  </Column>
+);
+
 interface TurningKeysProps {
   readonly view: "tyre" | "hub";
   readonly tyreOn: boolean;

@@ -59,14 +59,25 @@ export const Walk = (props: WalkProps) => {
       const foot = pedal !== "" && e.key === pedal;
       const inField = e.target instanceof HTMLInputElement;
       if (inField && !foot) return;
+      // A key that has the focus is the one that is pressed.
+      const acts = e.target instanceof HTMLElement && e.target.closest("button, a, label, [role=slider]") !== null;
+      if (acts && !foot && (e.key === " " || e.key === "Enter")) return;
       if (foot || e.key === " " || e.key === "Enter") {
         e.preventDefault();
         onDone?.();
       } else if (e.key === "Backspace" || e.key === "ArrowLeft") onBack();
       else if (e.key === "ArrowRight") onSkip();
     };
+    const tapped = (e: MouseEvent) => {
+      // Tapped, not walked to by keyboard: the focus does not stay on it, and Enter is the main key again.
+      if (e.detail > 0 && e.target instanceof Element) e.target.closest("button")?.blur();
+    };
     window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
+    window.addEventListener("click", tapped);
+    return () => {
+      window.removeEventListener("keydown", press);
+      window.removeEventListener("click", tapped);
+    };
   });
   useEffect(() => {
     // Kept awake where the browser allows; refused quietly elsewhere.
