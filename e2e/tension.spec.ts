@@ -191,7 +191,13 @@ test("rounds from threads just covered: turned on the practice wheel, de-stresse
   const { id } = await onTheStand(page, 7, "fresh");
   await page.goto(`/jobs/${id}/tension`);
   await turnTo(page, "Rounds");
+  // What is not known is not nought: it is asked.
+  await expect(page.getByTestId("standing")).toContainText("nobody has read yet");
+  await expect(page.getByTestId("staged")).toHaveCount(0);
+  await page.getByRole("button", { name: "threads just covered, nothing tight yet" }).click();
+  await expect(page.getByTestId("standing")).toContainText("0 N (threads just covered)");
   await expect(page.getByTestId("staged")).toHaveCount(4);
+  await expect(page.getByTestId("staged").first()).toContainText(/tighter.*tighter/);
   await expect(page.getByTestId("wind-up")).toContainText(/twist (no more than|1\/\d+ to) 1\/\d+ of a turn/);
   const before = await (await page.request.get(`/api/jobs/${id}/practice/pluck?spoke=5`)).body();
   await page.getByRole("button", { name: "round to 50 %, from the valve" }).click();

@@ -21,6 +21,8 @@ export interface StagedRound {
   readonly offset: number;
   /** mm the rim's radius shrinks in this round. */
   readonly shrinks: number;
+  /** Slackens, or turns more than any stage from none would: what it was planned from had better be read again. */
+  readonly unusual: boolean;
   readonly after: readonly string[];
 }
 
@@ -31,9 +33,15 @@ const THEN: readonly { readonly upTo: number; readonly what: readonly string[] }
   { upTo: 1.01, what: ["side to side again", "de-stress and read until nothing moves"] },
 ];
 
+/** Turns a hand counts, the coarsest first. */
+const COUNTED = [1 / 4, 1 / 8, 1 / 16];
+/** Parts of what a round is to bring, and of the wanted tension, that it may miss by for being counted coarsely. */
+const MISS = { ofRound: 0.15, ofWanted: 0.01 };
+
 /**
  * Whole rounds from where the wheel stands to the wanted tension. Every nipple of a side is turned alike, so what the
- * wheel does is what the two sides do: two unknowns a round, from the influences, rounded to quarters a hand can count.
+ * wheel does is what the two sides do: two unknowns a round, from the influences, rounded to quarters a hand can count,
+ * or as finely as the round needs to come near what it is for.
  *
  * @param now N, side means; 0 with the threads just covered
  * @param wanted N, side means at the end
@@ -63,14 +71,28 @@ export const stagedRounds = (
   };
   const k = sides.map((of) => sides.map((by) => mean(influences.tension, of, by)));
   const det = k[0][0] * k[1][1] - k[0][1] * k[1][0];
+  const { parts } = STAGINGS[staging];
+  const turnsFor = ([a, b]: readonly number[]) => [
+    (k[1][1] * a - k[0][1] * b) / det,
+    (k[0][0] * b - k[1][0] * a) / det,
+  ];
+  const gainOf = (turns: readonly number[]) => sides.map((_, i) => k[i][0] * turns[0] + k[i][1] * turns[1]);
+  /** The coarsest turns that come within what a round may miss by. */
+  const countable = (exact: readonly number[], need: readonly number[]): readonly number[] => {
+    const rounded = (step: number) => exact.map((x) => Math.round(x / step) * step);
+    const may = need.map((x, i) => Math.max(MISS.ofRound * Math.abs(x), MISS.ofWanted * wanted[sides[i]]));
+    const step = COUNTED.find((s) => gainOf(rounded(s)).every((g, i) => Math.abs(g - need[i]) <= may[i]));
+    return rounded(step ?? COUNTED[COUNTED.length - 1]);
+  };
+  const stage = Math.max(...parts.map((p, i) => p - (parts[i - 1] ?? 0)));
+  const usual = Math.max(...turnsFor(sides.map((s) => stage * wanted[s])).map(Math.abs)) + COUNTED[0];
   const rounds: StagedRound[] = [];
   let at = { ...now };
-  for (const part of STAGINGS[staging].parts) {
+  for (const part of parts) {
     const need = sides.map((s) => part * wanted[s] - at[s]);
     if (Math.max(...need) < 0.03 * Math.max(wanted.A, wanted.B)) continue;
-    const exact = [(k[1][1] * need[0] - k[0][1] * need[1]) / det, (k[0][0] * need[1] - k[1][0] * need[0]) / det];
-    const [a, b] = exact.map((x) => Math.round(x * 4) / 4 || (Math.abs(x) > 0.06 ? Math.round(x * 8) / 8 : 0));
-    const gain = sides.map((_, i) => k[i][0] * a + k[i][1] * b);
+    const [a, b] = countable(turnsFor(need), need);
+    const gain = gainOf([a, b]);
     at = { A: Math.max(0, at.A + gain[0]), B: Math.max(0, at.B + gain[1]) };
     rounds.push({
       part,
@@ -78,6 +100,7 @@ export const stagedRounds = (
       tension: at,
       offset: mean(influences.lateral, null, "A") * a + mean(influences.lateral, null, "B") * b,
       shrinks: -(mean(influences.radial, null, "A") * a + mean(influences.radial, null, "B") * b),
+      unusual: [a, b].some((t) => t < -COUNTED[1] || t > usual),
       after: THEN.find((t) => part <= t.upTo)?.what ?? [],
     });
   }

@@ -1,10 +1,12 @@
 "use client";
+import { useState } from "react";
 import { evennessOf } from "@/core/tension/evenness";
+import { type SidesStanding, standingWords } from "@/core/tension/sides-standing";
 import type { SoundKind } from "@/core/tension/sounding";
 import type { StagedRound } from "@/core/tension/staging";
 import type { SpokeTension } from "@/core/tension/told";
 import { windUp } from "@/core/tension/wind-up";
-import { turnsText } from "@/core/truing/saying/turn-words";
+import { turnWords } from "@/core/truing/saying/turn-words";
 import type { Side, Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
@@ -15,15 +17,15 @@ interface RoundsViewProps {
   readonly kinds: readonly SoundKind[];
   readonly names: Readonly<Record<Side, string>>;
   readonly plan: readonly StagedRound[];
-  /** N, where the sides stand and whether anybody read it. */
-  readonly now: Readonly<Record<Side, number>>;
-  readonly read: boolean;
+  /** Where the sides stand; null while nobody knows. */
+  readonly standing: SidesStanding | null;
   readonly wanted: Readonly<Record<Side, number>>;
   readonly rounds: readonly TensionRound[];
   readonly figures: readonly string[];
   readonly tap: Tap;
   readonly message: string | null;
   readonly onTurn: (round: StagedRound) => void;
+  readonly onRead: () => void;
   readonly onDestress: () => void;
   /** A planned round half walked. */
   readonly goOn: { readonly done: number; readonly of: number } | null;
@@ -34,7 +36,8 @@ const signed = (x: number) => `${x < 0 ? "−" : "+"}${Math.abs(x).toFixed(2)}`;
 
 /** Bringing it up: what is done first, the rounds to come with what each will do, and those behind. */
 export const RoundsView = (props: RoundsViewProps) => {
-  const { wheel, kinds, names, plan, now, read, wanted, rounds, tap, figures } = props;
+  const { wheel, kinds, names, plan, standing, wanted, rounds, tap, figures } = props;
+  const { goOn, onGoOn, onTurn, onRead, onDestress } = props;
   const next = plan[0];
   const twist = kinds.map((k) =>
     windUp(
@@ -52,21 +55,17 @@ export const RoundsView = (props: RoundsViewProps) => {
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
         <div className="min-h-0 flex-1 overflow-y-auto p-3 text-lg">
-          <p>
-            Now {names.A} <b className="font-mono">{Math.round(now.A)}</b>, {names.B}{" "}
-            <b className="font-mono">{Math.round(now.B)}</b> N {read ? "as read, " : "taken as none (not read yet), "}
-            wanted <b className="font-mono">{Math.round(wanted.A)}</b> and{" "}
-            <b className="font-mono">{Math.round(wanted.B)}</b>.
-          </p>
-          {plan.length === 0 ? (
+          <Standing standing={standing} wanted={wanted} names={names} />
+          {standing && plan.length === 0 && (
             <p className="pt-3 text-xl font-bold">Up to tension: true it, de-stress, read again.</p>
-          ) : (
+          )}
+          {plan.length > 0 && (
             <table className="mt-3 w-full">
               <thead>
                 <tr className="border-b-2 border-ink text-left text-base">
                   <th className="py-1 font-normal">to</th>
-                  <th className="text-right font-normal">{names.A}, turns</th>
-                  <th className="text-right font-normal">{names.B}, turns</th>
+                  <th className="text-right font-normal">{names.A}</th>
+                  <th className="text-right font-normal">{names.B}</th>
                   <th className="text-right font-normal">becomes, N</th>
                   <th className="text-right font-normal">rim moves</th>
                 </tr>
@@ -75,8 +74,8 @@ export const RoundsView = (props: RoundsViewProps) => {
                 {plan.map((r) => (
                   <tr key={r.part} className="border-b border-grid align-top" data-testid="staged">
                     <td className="py-2 font-mono">{Math.round(r.part * 100)} %</td>
-                    <td className="py-2 text-right font-mono">{turnsText(r.turns.A)}</td>
-                    <td className="py-2 text-right font-mono">{turnsText(r.turns.B)}</td>
+                    <td className="py-2 text-right font-mono">{turnWords(r.turns.A)}</td>
+                    <td className="py-2 text-right font-mono">{turnWords(r.turns.B)}</td>
                     <td className="py-2 text-right font-mono">
                       {Math.round(r.tension.A / 10) * 10}, {Math.round(r.tension.B / 10) * 10}
                     </td>
@@ -99,30 +98,91 @@ export const RoundsView = (props: RoundsViewProps) => {
           {past.length > 0 && <Behind past={past} kinds={kinds} names={names} />}
         </div>
         {props.message && <p className="border-t border-grid px-3 py-1 text-lg font-bold">{props.message}</p>}
-        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
-          <button type="button" onClick={props.onDestress} className="flex-1 border-r border-rule px-2">
-            de-stressed
-          </button>
-          {props.goOn ? (
-            <button type="button" onClick={props.onGoOn} className="flex-[2] bg-ink text-paper outline-offset-[-8px]">
-              go on at {props.goOn.done + 1} of {props.goOn.of}
-            </button>
-          ) : (
-            next && (
-              <button
-                type="button"
-                onClick={() => props.onTurn(next)}
-                className="flex-[2] bg-ink text-paper outline-offset-[-8px]"
-              >
-                round to {Math.round(next.part * 100)} %, from the valve
-              </button>
-            )
-          )}
-        </div>
+        <RoundKeys {...{ next, standing, tap, goOn, onGoOn, onTurn, onRead, onDestress }} />
       </div>
       <div className="min-h-0 overflow-y-auto">
         <FigureList figures={figures} names={names} tap={tap} />
       </div>
+    </div>
+  );
+};
+
+interface StandingProps extends Pick<RoundsViewProps, "standing" | "wanted" | "names"> {}
+
+/** Where each side stands and how that is known. */
+const Standing = ({ standing, wanted, names }: StandingProps) =>
+  standing ? (
+    <p data-testid="standing">
+      {(["A", "B"] as const).map((side, i) => (
+        <span key={side}>
+          {i === 0 ? "Now " : "; "}
+          {names[side]} <b className="font-mono">{Math.round(standing[side].newton)}</b> N (
+          {standingWords(standing[side])})
+        </span>
+      ))}
+      . Wanted <b className="font-mono">{Math.round(wanted.A)}</b> and{" "}
+      <b className="font-mono">{Math.round(wanted.B)}</b>.
+    </p>
+  ) : (
+    <p data-testid="standing">
+      How tight it stands nobody has read yet. Freshly laced, every nipple where its thread disappears: say so below.
+      Wanted <b className="font-mono">{Math.round(wanted.A)}</b> and <b className="font-mono">{Math.round(wanted.B)}</b>{" "}
+      N.
+    </p>
+  );
+
+interface RoundKeysProps
+  extends Pick<RoundsViewProps, "standing" | "tap" | "goOn" | "onGoOn" | "onTurn" | "onRead" | "onDestress"> {
+  readonly next: StagedRound | undefined;
+}
+
+const MAIN = "flex-[2] bg-ink px-2 text-paper outline-offset-[-8px]";
+
+/** What is done next: a round turned, gone on with, or first what it would rest on. */
+const RoundKeys = ({ next, standing, tap, goOn, onGoOn, onTurn, onRead, onDestress }: RoundKeysProps) => {
+  const [asked, setAsked] = useState<number | null>(null);
+  const asking = next?.unusual === true && asked === next.part;
+  const row = "flex min-h-18 shrink-0 items-stretch border-t-2 border-ink text-xl";
+  if (!standing && !goOn)
+    return (
+      <div className={row}>
+        <button type="button" onClick={onRead} className="flex-1 border-r border-rule px-2">
+          read it first
+        </button>
+        <button type="button" onClick={() => tap.put("tension.covered", "done")} className={MAIN}>
+          threads just covered, nothing tight yet
+        </button>
+      </div>
+    );
+  if (asking)
+    return (
+      <div className={row} role="alert">
+        <p className="flex-[2] px-3 py-1 text-lg leading-tight">
+          That is more than a round turns, or takes tension off: one reading wrong would do it.
+        </p>
+        <button type="button" onClick={() => onTurn(next)} className="flex-1 border-l border-rule px-2">
+          turn them all the same
+        </button>
+        <button type="button" onClick={onRead} className={MAIN}>
+          read again first
+        </button>
+      </div>
+    );
+  return (
+    <div className={row}>
+      <button type="button" onClick={onDestress} className="flex-1 border-r border-rule px-2">
+        de-stressed
+      </button>
+      {goOn && (
+        <button type="button" onClick={onGoOn} className={MAIN}>
+          go on at {goOn.done + 1} of {goOn.of}
+        </button>
+      )}
+      {!goOn && next && (
+        <button type="button" onClick={() => (next.unusual ? setAsked(next.part) : onTurn(next))} className={MAIN}>
+          round to {Math.round(next.part * 100)} %, from the valve
+        </button>
+      )}
     </div>
   );
 };

@@ -3,8 +3,7 @@ import { useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import { kindWords } from "@/core/tension/kind-words";
-import type { StagedRound } from "@/core/tension/staging";
-import { turnsText } from "@/core/truing/saying/turn-words";
+import { turnWords } from "@/core/truing/saying/turn-words";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
 import { useBench } from "../parts/kept/use-bench";
@@ -53,17 +52,22 @@ const calibrationNotes = (
       : `${names[k.flange]}, ${kindWords(k)}: ${message ?? "not calibrated"}.`;
   });
 
-const nextRoundWords = ([next]: readonly StagedRound[], names: TensionOnPage["names"]): string =>
-  next
-    ? `Next round: ${names.A} ${turnsText(next.turns.A)}, ${names.B} ${turnsText(next.turns.B)} turns.`
+const nextRoundWords = (
+  { standing, plan: [next] }: ReturnType<typeof useTension>,
+  names: TensionOnPage["names"],
+): string => {
+  if (!standing) return "How tight it stands is not known: read it, or say so under Rounds.";
+  return next
+    ? `Next round: ${names.A} ${turnWords(next.turns.A)}, ${names.B} ${turnWords(next.turns.B)}.`
     : "Up to tension by what was read.";
+};
 
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
 export const Tension = ({ job }: { job: TensionOnPage }) => {
   const { jobId, names, wheel, tolerance, tables, duty } = job;
   const bench = useBench(job);
   const now = useTension(job);
-  const { spokes, kinds, rounds, current, shown, tensions, wanted, means, plan } = now;
+  const { spokes, kinds, rounds, current, shown, tensions, wanted, plan } = now;
   const acts = useTensionActs(jobId, spokes.length, current);
   const [tab, setTab] = useState<Tab>("read");
   const [picked, setPicked] = useState(1);
@@ -99,7 +103,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}
       notes={[A_NOTE, ...calibrationNotes(now, names)]}
-      after={<p className="mb-3">{nextRoundWords(plan, names)}</p>}
+      after={<p className="mb-3">{nextRoundWords(now, names)}</p>}
       drawing={(tap) => (
         <>
           <Tabs tabs={TABS} current={tab} pages onChange={(to) => open(to, tap)} />
@@ -157,14 +161,14 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
               kinds={kinds}
               names={names}
               plan={plan}
-              now={now.now}
-              read={means.A !== null || means.B !== null}
+              standing={now.standing}
               wanted={wanted}
               rounds={rounds}
               figures={FIGURES_OF.rounds}
               tap={tap}
               message={acts.message}
               onTurn={(r) => void walks.turn(r)}
+              onRead={() => open("read", tap)}
               onDestress={() => void acts.destress()}
               goOn={half ? { done: current.walked.length, of: spokes.length } : null}
               onGoOn={walks.goOn}

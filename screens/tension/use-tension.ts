@@ -9,6 +9,7 @@ import type { Round, RoundPlan } from "@/core/rounds/round";
 import type { Tolerance } from "@/core/runout/tolerance";
 import { sideTensions } from "@/core/tension/balance";
 import { type HeardKind, heardKind } from "@/core/tension/note-range";
+import { sidesStanding } from "@/core/tension/sides-standing";
 import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
 import type { Duty } from "@/core/tension/target";
 import { knownSpokes, type SpokeTension, squeezes, tensionsTold } from "@/core/tension/told";
@@ -32,8 +33,6 @@ export interface TensionOnPage extends JobOnPage {
   readonly presets: Readonly<Record<string, number | string>>;
 }
 
-/** Spokes of a side that must be read before its mean is said. */
-const OF_A_SIDE = 4;
 /** A wheel within this of what is wanted is up to tension, fraction. */
 const UP_TO = 0.05;
 
@@ -64,18 +63,25 @@ export const useTension = (job: TensionOnPage) => {
   const shown = open ?? current;
   const tensions: readonly SpokeTension[] = shown?.tensions ?? none;
   const wanted = sideTensions(wheel, spokes);
-  const mean = (side: "A" | "B"): number | null => {
-    const own = spokes.flatMap((s) => (s.flange === side ? (tensions[s.spoke - 1].tension ?? []) : []));
-    return own.length >= OF_A_SIDE ? own.reduce((a, b) => a + b, 0) / own.length : null;
-  };
-  const means = { A: mean("A"), B: mean("B") };
-  const anyRead = tensions.some((t) => t.tension !== null);
-  // After a planned round nobody read, what it should have brought is what is gone on from.
-  const forecast = current?.plan && !anyRead ? current.plan.part : 0;
-  const now = { A: means.A ?? forecast * wanted.A, B: means.B ?? forecast * wanted.B };
-  const plan: readonly StagedRound[] = elastic
-    ? stagedRounds(elastic, now, wanted, wheel.spoke.threadPitch, staging, UP_TO)
-    : [];
+  const felt = taken["true.tight"]?.typed;
+  const standing = sidesStanding({
+    ...{ spokes, tensions, wanted },
+    // After a planned round nobody read, what it should have brought is what is gone on from.
+    broughtTo: rounds.findLast((r) => r.plan && r.walked.length === spokes.length)?.plan?.part ?? null,
+    told: felt === undefined ? null : Number(felt),
+    covered: taken["tension.covered"]?.typed === "done",
+  });
+  const plan: readonly StagedRound[] =
+    elastic && standing
+      ? stagedRounds(
+          elastic,
+          { A: standing.A.newton, B: standing.B.newton },
+          wanted,
+          wheel.spoke.threadPitch,
+          staging,
+          UP_TO,
+        )
+      : [];
   const calibrated: readonly HeardKind[] = kinds.map((k) => heardKind(k.sounding, knownSpokes(k, all)));
   return {
     spokes,
@@ -86,8 +92,7 @@ export const useTension = (job: TensionOnPage) => {
     shown,
     tensions,
     wanted,
-    means,
-    now,
+    standing,
     plan,
     elastic,
     calibrated,

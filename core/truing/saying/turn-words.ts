@@ -20,6 +20,13 @@ export const turnsText = (turns: number): string => {
   return [whole > 0 ? String(whole) : "", part].filter(Boolean).join(" ") || "0";
 };
 
+/** Which way a nipple is turned. */
+export const wayOf = (turns: number): string => (turns > 0 ? "tighter" : turns < 0 ? "slacker" : "as it is");
+
+/** `1/4 tighter`. */
+export const turnWords = (turns: number): string =>
+  turns === 0 ? wayOf(turns) : `${turnsText(turns)} ${wayOf(turns)}`;
+
 /** `12 to 16`, `39 to 3`, `7`. */
 export const stretchWords = (spokes: readonly number[]): string =>
   spokes.length === 1 ? String(spokes[0]) : `${spokes[0]} to ${spokes[spokes.length - 1]}`;

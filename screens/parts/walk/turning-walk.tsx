@@ -1,11 +1,11 @@
 "use client";
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { turnsText } from "@/core/truing/saying/turn-words";
+import { turnsText, turnWords, wayOf } from "@/core/truing/saying/turn-words";
 import { useVoice } from "../kept/kept-choice";
 import { useSpoken } from "./speak";
 import { Recorded, TurnedAlready, TurningKeys } from "./turning-keys";
-import { type Turning, turnWords, useTurning, wayOf } from "./use-turning";
+import { type Turning, useTurning } from "./use-turning";
 import { TurnArrow, Walk } from "./walk";
 
 interface TurningWalkProps extends Turning {

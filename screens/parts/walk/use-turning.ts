@@ -1,6 +1,6 @@
 "use client";
 import { useRef, useState } from "react";
-import { turnsText } from "@/core/truing/saying/turn-words";
+import { turnWords } from "@/core/truing/saying/turn-words";
 import { useWho } from "../kept/kept-choice";
 import { post } from "../kept/use-enter";
 import { signal } from "./signal";
@@ -19,9 +19,6 @@ export interface Turning {
   readonly onUndone?: (spoke: number) => void;
   readonly onEnd: () => void;
 }
-
-export const wayOf = (turn: number): string => (turn > 0 ? "tighter" : turn < 0 ? "slacker" : "as it is");
-export const turnWords = (turn: number): string => `${turnsText(turn)} ${wayOf(turn)}`;
 
 /** Where the walk stands, what is to be turned there or was, and what puts it into the record or takes it out. */
 export const useTurning = (t: Turning) => {
