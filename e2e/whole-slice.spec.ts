@@ -85,7 +85,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   ]);
   await page.getByRole("link", { name: /Spokes/ }).click();
   await page.waitForURL(/spokes/);
-  const lengths = await page.getByTestId("length").allTextContents();
+  const lengths = await page.getByTestId("slack").allTextContents();
   expect(lengths.sort()).toEqual(["294.2", "294.2", "296.0", "296.0"]);
   await page.getByRole("button", { name: "take these lengths" }).click();
   await expect(page.getByRole("status")).toContainText("Taken");

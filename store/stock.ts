@@ -1,3 +1,4 @@
+import { BadInput } from "@/core/wheel/bad-input";
 import { database } from "./database";
 
 export type StockKind = "spoke" | "nipple" | "washer";
@@ -68,12 +69,29 @@ export interface StockMove {
   readonly note: string;
 }
 
-/** The same id again changes nothing. */
+/** The same id again changes nothing. @throws BadInput when more is taken than lies there */
 export const moveStock = async (m: StockMove): Promise<void> => {
-  await database()("stock_moves")
-    .insert({ id: m.id, stock_id: m.stockId, job_id: m.jobId, change: m.change, note: m.note })
-    .onConflict("id")
-    .merge(["id"]);
+  await database().transaction(async (trx) => {
+    // One hand at a time in a drawer: the second sees what the first left.
+    await trx("stock").where({ id: m.stockId }).forUpdate().first("id");
+    if (await trx("stock_moves").where({ id: m.id }).first("id")) return;
+    const moved = await trx("stock_moves").where({ stock_id: m.stockId }).sum({ held: "change" }).first();
+    const held = Number(moved?.held ?? 0);
+    if (m.change < 0 && held + m.change < 0)
+      throw new BadInput("change", `${-m.change} cannot be taken where ${held} lie; count the drawer`, {
+        code: "out-of-range",
+        given: -m.change,
+        from: 0,
+        to: held,
+      });
+    await trx("stock_moves").insert({
+      id: m.id,
+      stock_id: m.stockId,
+      job_id: m.jobId,
+      change: m.change,
+      note: m.note,
+    });
+  });
 };
 
 /** Takes a whole list in, or none of it: each drawer brought to the count given. */

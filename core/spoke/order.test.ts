@@ -389,6 +389,18 @@ describe("the order is here and the wheel turned out another", () => {
     expect(short[0]).toMatchObject({ way: "reorder-all", fits: true, days: 7 });
     expect(short.at(-1)?.fits).toBe(false);
   });
+  test("however far off, nothing that leaves no turn to true with stands above what leaves one", () => {
+    const least = (w: { turnsUp: number; turnsDown: number }) => Math.min(w.turnsUp, w.turnsDown);
+    for (let erd = 592; erd <= 614; erd += 0.5) {
+      const ways = waysOn(at(erd), here(602), PARTS, [0.3, 0.5, 1, 2], [9, 12], 7);
+      ways.forEach((w, i) => {
+        for (const below of ways.slice(i + 1)) {
+          if (below.fits) expect(w.fits, `${erd}: ${w.text} above ${below.text}`).toBe(true);
+          if (below.fits && least(below) >= 0.5) expect(least(w), `${erd}: ${w.text}`).toBeGreaterThanOrEqual(0.5);
+        }
+      });
+    }
+  });
 });
 
 describe("builds that cannot be", () => {

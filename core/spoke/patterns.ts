@@ -15,6 +15,7 @@ export type Against = { readonly cross: number } & (
 /** What one number of crosses would be on one side of a wheel. mm and degrees. */
 export interface PatternChoice {
   readonly cross: number;
+  /** Under tension, as it is ordered; the mean of its kinds. */
   readonly length: number;
   /** Between the spoke and the radius at its hub hole: 90 is a tangent. */
   readonly hubAngleDeg: number;
@@ -96,7 +97,7 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
       against.push({ cross, code: "valve", room: valveRoom, needed: limits.valveRoom });
     return {
       cross,
-      length: own.reduce((sum, k) => sum + k.length * k.count, 0) / own.reduce((sum, k) => sum + k.count, 0),
+      length: own.reduce((sum, k) => sum + k.lengthAtTension * k.count, 0) / own.reduce((sum, k) => sum + k.count, 0),
       hubAngleDeg,
       entry: drilled
         ? { whole: worst.entryAngleDeg, along: worst.entryAlongDeg, sideways: worst.entrySidewaysDeg }

@@ -131,8 +131,11 @@ export const waysOn = (
     );
   if (Math.max(...ends.map(Math.abs)) > 0.75) add("reorder-all", "Order all of them again", anew(asTheyAre), postDays);
   const least = (w: WayOn) => Math.min(w.turnsUp, w.turnsDown);
-  // A quick way that leaves nothing to true with is no better than one that waits.
-  const rank = (w: WayOn) => (w.fits ? (least(w) >= 1 ? 0 : 1) : 2);
+  // A quick way that leaves nothing to true with is no better than one that waits and leaves something.
+  const rank = (w: WayOn) => {
+    if (!w.fits) return 3;
+    return least(w) >= 1 ? 0 : least(w) >= 0.5 ? 1 : 2;
+  };
   return ways.sort((a, b) => rank(a) - rank(b) || a.days - b.days || least(b) - least(a));
 };
 

@@ -129,6 +129,18 @@ describe("how tight", () => {
     expect(heavier.loss / band.loss).toBeCloseTo(2, 6);
   });
 
+  test("whatever the load, the aim lies inside the band; where there is none it stays under what holds, and that is said", () => {
+    for (const mass of [40, 90, 160, 240, 330, 450, 700, 1200]) {
+      const band = targetBand(geometry, stiffness, { ...USUAL_DUTY, mass }, null);
+      const none = band.floor > band.ceiling;
+      expect(band.aim).toBeLessThanOrEqual(band.ceiling);
+      if (!none) expect(band.aim).toBeGreaterThanOrEqual(band.floor);
+      expect(band.reasons.some((r) => r.code === "narrow")).toBe(none);
+      const makers = targetBand(geometry, stiffness, { ...USUAL_DUTY, mass }, 900).reasons[0];
+      expect(makers).toEqual({ code: "makers", figures: { aim: 900, under: band.floor > 900 ? band.floor : null } });
+    }
+  });
+
   test("at the floor the stand-in's own worst spoke, loaded, is near slack and not far beyond: the loss is real", () => {
     const band = targetBand(geometry, stiffness, USUAL_DUTY, null);
     // Statics alone bounds it: one spoke never loses more than the whole push, nor less than it over all spokes.

@@ -7,7 +7,10 @@ type Words = { readonly [C in Code]: (figures: TargetFigures[C]) => string };
 const tens = (newton: number): string => String(Math.round(newton / 10) * 10);
 
 const WORDS: Words = {
-  makers: ({ aim }) => `The maker's figure, ${tens(aim)} N, comes first.`,
+  makers: ({ aim, under }) =>
+    `The maker's figure, ${tens(aim)} N, comes first.${
+      under === null ? "" : ` It lies under the floor of ${tens(under)} N for the load as given: is the load right?`
+    }`,
   floor: ({ hit, mass, braked, loss, tyre, floor }) =>
     `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: under a mean of ${tens(floor)} N on the tighter side a spoke 20 % low would go slack.`,
   thread: ({ most, diameter }) =>

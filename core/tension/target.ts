@@ -25,7 +25,8 @@ export const USUAL_DUTY: Duty = { mass: 160, hit: 2.5, braking: 0.8, tyre: { pre
 
 /** What each reason behind the band rests on. N, kg, mm. */
 export interface TargetFigures {
-  readonly makers: { readonly aim: number };
+  /** `floor`: it lies under the floor, and by how much; null where it does not. */
+  readonly makers: { readonly aim: number; readonly under: number | null };
   /** A hit of `hit` times `mass` takes `loss` off the worst placed spoke, the tyre `tyre` off all. */
   readonly floor: {
     readonly hit: number;
@@ -126,12 +127,14 @@ export const targetBand = (
   const thread = threadCeiling(wheel.spoke.diameter, wheel.spoke.threadPitch) / (1 + UNEVEN);
   const buckling = BUCKLING_PART * bucklingTension(geometry, stiffness, 40 * top);
   const ceiling = Math.min(thread, buckling);
-  const middle = Math.min(0.8 * ceiling, Math.max(1.25 * floor, 0.5 * ceiling));
-  const aim = makers ?? Math.round(middle / 50) * 50;
+  // Inside the band where there is one; above what spokes or rim hold nobody aims.
+  const middle = Math.max(Math.min(0.8 * ceiling, Math.max(1.25 * floor, 0.5 * ceiling)), Math.min(floor, ceiling));
+  const rounded = Math.round(middle / 50) * 50;
+  const aim = makers ?? (rounded < Math.min(floor, ceiling) || rounded > ceiling ? middle : rounded);
   const sides = { A: (aim * shape.A) / top, B: (aim * shape.B) / top };
   const { mass, hit, braking } = duty;
   const reasons: TargetReason[] = [];
-  if (makers !== null) reasons.push({ code: "makers", figures: { aim: makers } });
+  if (makers !== null) reasons.push({ code: "makers", figures: { aim: makers, under: makers < floor ? floor : null } });
   reasons.push(
     { code: "floor", figures: { hit, mass, braked: braking > 0, loss, tyre, floor } },
     { code: "thread", figures: { most: thread, diameter: wheel.spoke.diameter } },

@@ -5,5 +5,8 @@ export const dayOf = (today: string, offset: number): Date =>
 export const short = (d: Date) =>
   d.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
 /** `9:30`. */
-export const clock = (minutes: number) =>
-  `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, "0")}`;
+export const clock = (exact: number) => {
+  // Rounded first: there are no sixty minutes past an hour.
+  const minutes = Math.round(exact);
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+};

@@ -3,6 +3,7 @@ import { BREAK_FIGURES } from "@/core/figures/lacing";
 import type { Figures } from "@/core/figures/presets";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { breakAdvice, replacementFor } from "@/core/lacing/replace";
+import { spokeKinds } from "@/core/spoke/kinds";
 import { showLength } from "@/core/units/show-length";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
@@ -45,7 +46,10 @@ export const BrokenView = ({
   const known = broken >= 1 && broken <= wheel.rim.holes;
   const replacement = known ? replacementFor(wheel, broken) : null;
   const pieces = typeof figures["break.pieces"] === "number" ? figures["break.pieces"] : null;
-  const length = pieces ?? (replacement && !assumed ? replacement.spoke.length : null);
+  // As it would be ordered: the length that ends at the slot under tension.
+  const kind = known ? spokeKinds(wheel).kinds.find((k) => k.spokes.includes(broken)) : undefined;
+  const worked = kind?.lengthAtTension ?? null;
+  const length = pieces ?? (assumed ? null : worked);
   const near = length === null ? [] : drawers.filter((d) => Math.abs(d.size - length) <= 1.2);
   const where = figures["break.where"];
   return (
@@ -85,8 +89,8 @@ export const BrokenView = ({
                   <>
                     Length <b className="font-mono text-3xl">{showLength(Number(length.toFixed(1)), unit)}</b>{" "}
                     {pieces !== null ? "from the pieces" : "from the record"}
-                    {pieces !== null && !assumed && Math.abs(pieces - replacement.spoke.length) > 1
-                      ? `; worked out it is ${showLength(Number(replacement.spoke.length.toFixed(1)), unit)}`
+                    {pieces !== null && !assumed && worked !== null && Math.abs(pieces - worked) > 1
+                      ? `; worked out it is ${showLength(Number(worked.toFixed(1)), unit)}`
                       : ""}
                   </>
                 ) : (

@@ -114,7 +114,7 @@ export const Lace = ({ job }: { job: LaceOnPage }) => {
               onWalk={() => setWalking("lace")}
             />
           )}
-          {tab === "prepare" && <PrepareView spokes={spokes} figures={FIGURES_OF.prepare} names={names} tap={tap} />}
+          {tab === "prepare" && <PrepareView wheel={wheel} figures={FIGURES_OF.prepare} names={names} tap={tap} />}
           {tab === "check" && (
             <CheckView wheel={wheel} spokes={spokes} seen={seen} names={names} onWalk={() => setWalking("check")} />
           )}

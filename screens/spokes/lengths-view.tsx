@@ -38,7 +38,10 @@ export const LengthsView = ({
             {k.lean}, head {k.head === "out" ? "outside" : "inside"}
           </p>
           <p className="font-mono text-5xl font-bold" data-testid="length">
-            {k.length.toFixed(1)}
+            {k.lengthAtTension.toFixed(1)}
+          </p>
+          <p className="text-base">
+            under tension; <span data-testid="slack">{k.length.toFixed(1)}</span> slack
           </p>
           <p className="text-lg">
             {k.count} pieces, order <b className="font-mono">{k.given}</b> mm

@@ -88,7 +88,9 @@ const lengthLedgers = (plan: SpokePlan, wheel: Wheel): Ledger[] => {
     const same = `${k.flange}${k.row}${k.lengthAtTension.toFixed(2)}`;
     if (seen.has(same)) return [];
     seen.add(same);
-    return [ledger(seen.size > 1 && plan.kinds.length > 4 ? `${title} (${k.length.toFixed(1)})` : title, terms)];
+    return [
+      ledger(seen.size > 1 && plan.kinds.length > 4 ? `${title} (${k.lengthAtTension.toFixed(1)})` : title, terms),
+    ];
   });
 };
 

@@ -189,7 +189,7 @@ interface SideThenProps {
 /** What one side's spokes would be, and what the ones of now would do in their nipples. */
 const SideThen = ({ side, name, plan, now, then }: SideThenProps) => {
   const first = then[0];
-  const lengths = [...new Set(then.map((k) => k.length.toFixed(1)))];
+  const lengths = [...new Set(then.map((k) => k.lengthAtTension.toFixed(1)))];
   const room = threadRoom(plan.parts, now.given, first.lengthAtTension);
   const change = first.lengthAtTension - now.lengthAtTension;
   return (
@@ -207,7 +207,7 @@ const SideThen = ({ side, name, plan, now, then }: SideThenProps) => {
           <SideMark side={side} /> {name}
         </p>
         <p className="font-mono text-4xl font-bold" data-testid={`what-if-${side}`}>
-          {first.length.toFixed(1)}
+          {first.lengthAtTension.toFixed(1)}
         </p>
         <p>
           {Math.abs(change) < 0.05 ? "as measured" : `${change > 0 ? "+" : "−"}${Math.abs(change).toFixed(1)} mm`},

@@ -101,7 +101,8 @@ export const LoadView = ({ wheel, duty, tensions }: LoadViewProps) => {
                 </b>
               ) : (
                 <>
-                  Nearest to slack: <b className="font-mono">{worst + 1}</b>, {Math.round(loaded.before[worst])} down to{" "}
+                  Nearest to slack: <b className="font-mono">{worst + 1}</b>, {Math.round(loaded.before[worst])}{" "}
+                  {loaded.tensions[worst] < loaded.before[worst] ? "down to" : "now"}{" "}
                   {Math.round(loaded.tensions[worst])} N.
                 </>
               )}
