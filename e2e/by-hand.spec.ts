@@ -7,7 +7,7 @@ const ANSWERS: Readonly<Record<string, string>> = {
   telephone: "0555 0142",
   "what is wanted": "rebuild",
   "promised for": "",
-  "offset as found": "1.5",
+  "offset as found": "+1.5",
   "first hole after the valve": "#1",
   "which way that spoke leans": "#1",
   "heads of the trailing spokes": "#1",
@@ -18,7 +18,7 @@ const ANSWERS: Readonly<Record<string, string>> = {
   "side to side as found": "2.1",
   "hop as found": "1,4",
   "rim holes": "36",
-  "rim size": "#3",
+  "rim size": "18",
   rim: "#1",
   "rim width": "52",
   "outside diameter": "485",
@@ -131,13 +131,14 @@ test.describe("upright", () => {
         const choices = bar.locator("div.flex-wrap").last().getByRole("button");
         return choices.nth(Number(text.slice(1)) - 1).tap();
       }
+      if (question === "rim size") return bar.getByRole("button", { name: `${text} inch` }).tap();
       const offered = bar.getByRole("button", { name: text, exact: true });
       if ((await bar.locator("input").getAttribute("inputmode")) !== "none") {
         if ((await offered.count()) > 0) return offered.tap();
         // Words are written with the tablet's own keys.
         await bar.locator("input").fill(text);
       } else
-        for (const key of text.replace(",", ".").replace(/ /g, "-"))
+        for (const key of text.replace("+", "").replace(",", ".").replace(/ /g, "-"))
           await bar.getByRole("button", { name: key, exact: true }).tap();
       const take =
         question === "offset as found"

@@ -8,7 +8,7 @@ const bar = (page: Page) => page.getByLabel("entry");
 const readStop = async (page: Page, typed: string) => {
   const place = page.locator("header").last();
   const before = await place.textContent();
-  await bar(page).locator("input").fill(typed);
+  await bar(page).locator("input").fill(`+${typed}`);
   await page.keyboard.press("Enter");
   await expect(place).not.toHaveText(before ?? "");
 };
@@ -122,11 +122,11 @@ test("refused when it is sent late it is told, over a reload too, until whoever 
   );
   await readStop(page, "31");
   const note = page.locator("[data-testid=refused]:visible").first();
-  await expect(note).toContainText("Not taken: “31” at 1. 0.31 cannot be read here");
+  await expect(note).toContainText("Not taken: “+31” at 1. 0.31 cannot be read here");
   await page.unroute("**/readings");
   await readStop(page, "12");
   await page.reload();
-  await expect(note).toContainText("Not taken: “31” at 1");
+  await expect(note).toContainText("Not taken: “+31” at 1");
   // What was refused is no reading: the walk asks for it again.
   await page.getByRole("button", { name: "read the wheel" }).click();
   await sit(page);

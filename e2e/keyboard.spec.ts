@@ -29,7 +29,7 @@ test("a customer waits: booked in, read, turned, looked over and signed, and no 
   await page.waitForURL(/\/true/);
   const id = page.url().match(/jobs\/([^/]+)/)?.[1] ?? "";
 
-  // Offset, then side to side and hop place by place: a figure and Enter, a minus for the other side.
+  // Offset, then side to side and hop place by place: a figure with its sign, and Enter.
   const spoke = page.getByTestId("walk-spoke");
   await expect(spoke).toBeVisible();
   await page.keyboard.type("0");
@@ -44,7 +44,7 @@ test("a customer waits: booked in, read, turned, looked over and signed, and no 
     const at = (2 * Math.PI * place) / 36;
     const figure = side ? Math.round(45 * Math.cos(2 * at)) : Math.round(12 * Math.cos(3 * at));
     const saved = page.waitForResponse((r) => /\/readings/.test(r.url()) && r.request().method() === "POST");
-    await page.keyboard.type(String(figure));
+    await page.keyboard.type(figure > 0 ? `+${figure}` : String(figure));
     await page.keyboard.press("Enter");
     await saved;
     await calm(page);

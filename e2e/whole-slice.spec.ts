@@ -17,7 +17,7 @@ const readRound = async (page: Page, stand: StandInWheel) => {
     const offset = prompt?.startsWith("offset");
     const value = offset ? stand.readOffset() : prompt === "hop" ? stand.readRadial(spoke) : stand.readLateral(spoke);
     const figure = offset ? Math.abs(value).toFixed(2) : String(Math.round(Math.abs(value) * 100));
-    await page.keyboard.type(figure);
+    await page.keyboard.type(value >= 0 ? `+${figure}` : figure);
     const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
     const place = await page.locator("header span").nth(1).textContent();
     if (value >= 0) await page.keyboard.press("Enter");

@@ -1,6 +1,7 @@
 "use client";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { type Choice, ChoiceKeys, NumberKeys, OfferedWords } from "./entry-keys";
+import { namesItsSide, sideKeysOf, sideQuestion } from "./side-keys";
 import { type TakeKey, TypedField } from "./typed-field";
 import { useBounce } from "./use-bounce";
 
@@ -48,18 +49,27 @@ export const EntryBar = (props: EntryBarProps) => {
   const choose = (value: string) => {
     if (!bounced(value)) onTake(value, 1, false);
   };
+  const keys: readonly TakeKey[] = props.takeKeys ?? [{ label: "take", sign: 1 }];
+  const sides = sideKeysOf(keys);
+  const [asksSide, setAsksSide] = useState(false);
+  const type = (to: string) => {
+    setAsksSide(false);
+    setTyped(to);
+  };
   const enter = () => {
-    if (typed !== "" || !onLater) take(1);
-    else if (!bounced("later")) onLater();
+    if (typed === "" && onLater) {
+      if (!bounced("later")) onLater();
+    } else if (sides && typed !== "" && !namesItsSide(typed)) setAsksSide(true);
+    else take(1);
   };
   const press = (key: string) => {
     if (key === "⌫") {
       if (typed === "") onBack?.();
-      else setTyped(typed.slice(0, -1));
-    } else setTyped(typed + key);
+      else type(typed.slice(0, -1));
+    } else type(typed + key);
     input.current?.focus();
   };
-  const keys: readonly TakeKey[] = props.takeKeys ?? [{ label: "take", sign: 1 }];
+  const said = asksSide && sides ? `To which side: ${sideQuestion(sides)}?` : message;
   return (
     <section
       aria-label="entry"
@@ -69,9 +79,11 @@ export const EntryBar = (props: EntryBarProps) => {
           e.stopPropagation();
           onClose();
         }
-        // A choice by its number: nobody should have to reach for the screen.
-        const nth = choices?.[Number(e.key) - 1];
-        if (nth && !e.repeat) choose(nth.value);
+        const letter = sides?.letters?.indexOf(e.key.toLowerCase()) ?? -1;
+        if (sides && letter >= 0 && typed !== "" && !e.repeat && !e.ctrlKey && !e.metaKey) {
+          e.preventDefault();
+          take(sides.keys[letter].sign);
+        }
       }}
     >
       <div className="flex min-h-18 items-stretch portrait:flex-wrap">
@@ -80,11 +92,11 @@ export const EntryBar = (props: EntryBarProps) => {
         )}
         {/* On a phone a walk has said it above, larger. */}
         <div
-          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 ${message ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
+          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
         >
           <p className="truncate text-2xl font-bold">{prompt}</p>
-          <p className={`text-base leading-tight ${message ? "font-bold" : ""}`} role={message ? "alert" : undefined}>
-            {message ?? how}
+          <p className={`text-base leading-tight ${said ? "font-bold" : ""}`} role={said ? "alert" : undefined}>
+            {said ?? how}
           </p>
         </div>
         {onLater && (
@@ -104,9 +116,9 @@ export const EntryBar = (props: EntryBarProps) => {
         )}
         {!choices && (
           <TypedField
-            {...{ kind, typed, unit, tool, keys, input, onBack, onUnit, onTool }}
+            {...{ kind, typed, unit, tool, keys, input, onBack, onUnit, onTool, asksSide }}
             label={prompt}
-            onType={setTyped}
+            onType={type}
             onEnter={enter}
             onTake={take}
           />

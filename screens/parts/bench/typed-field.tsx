@@ -19,6 +19,8 @@ interface TypedFieldProps {
   readonly tool?: string;
   readonly keys: readonly TakeKey[];
   readonly input: RefObject<HTMLInputElement | null>;
+  /** A side must be named: its first key has the focus. */
+  readonly asksSide: boolean;
   readonly onType: (typed: string) => void;
   readonly onEnter: () => void;
   readonly onTake: (sign: 1 | -1, again: boolean) => void;
@@ -84,6 +86,7 @@ export const TypedField = (props: TypedFieldProps) => {
           <button
             key={k.label}
             type="button"
+            ref={props.asksSide && !k.quiet && k.sign === 1 ? (el) => el?.focus() : undefined}
             onClick={() => props.onTake(k.sign, k.again ?? false)}
             className={`min-w-24 px-3 text-xl max-sm:portrait:flex-1 outline-offset-[-6px] ${k.quiet ? "border-l border-rule" : "bg-ink text-paper not-first:border-l not-first:border-paper"}`}
           >

@@ -1,0 +1,86 @@
+import { expect, type Page, test } from "@playwright/test";
+import { chance } from "@/devices/random";
+import { allSent, DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
+
+const beginReading = async (page: Page): Promise<string> => {
+  await page.addInitScript(() => localStorage.setItem("tall-compass-dial", "1/100"));
+  const id = await newJob(page);
+  await put(page, id, DRUM_WHEEL);
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await sit(page);
+  await expect(page.getByLabel("entry").locator("input")).toBeFocused();
+  return id;
+};
+interface Stored {
+  readonly rounds: readonly {
+    readonly lateral: readonly (number | null)[];
+    readonly radial: readonly (number | null)[];
+  }[];
+}
+const stored = async (page: Page, id: string): Promise<Stored> =>
+  (await page.request.get(`/api/jobs/${id}/rounds`)).json();
+
+test("a side is always named: Enter asks for it, its letter, a sign or its key gives it", async ({ page }) => {
+  const id = await beginReading(page);
+  const entry = page.getByLabel("entry");
+  const at = page.getByTestId("walk-spoke");
+  await page.keyboard.type("0");
+  await page.keyboard.press("Enter");
+  await expect(at).toHaveText("1");
+  await page.keyboard.type("12");
+  await page.keyboard.press("Enter");
+  await expect(entry.getByRole("alert")).toContainText("To which side: to brake side (b) or to other side (o)?");
+  await expect(entry.getByRole("button", { name: "to brake side" })).toBeFocused();
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(entry.getByText("hop", { exact: true })).toBeVisible();
+  await page.keyboard.type("7l");
+  await expect(at).not.toHaveText("1");
+  await page.keyboard.type("+5");
+  await page.keyboard.press("Enter");
+  await expect(entry.getByText("hop", { exact: true })).toBeVisible();
+  await allSent(page);
+  const [round] = (await stored(page, id)).rounds;
+  expect([round.lateral[0], round.radial[0]]).toEqual([-0.12, -0.07]);
+  expect(round.lateral.filter((v) => v !== null)).toEqual([-0.12, 0.05]);
+});
+
+test("at 5 to 40 keys a second, the record answering at once or after two seconds, every key goes where it was typed for", async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  for (const [seed, rate] of [
+    [1, 5],
+    [2, 12],
+    [3, 25],
+    [4, 40],
+  ] as const) {
+    const luck = chance(seed);
+    const id = await beginReading(page);
+    await page.route("**/api/rounds/**", async (route) => {
+      await new Promise((done) => setTimeout(done, luck.between(0, 2000)));
+      await route.continue().catch(() => undefined);
+    });
+    const wanted = { lateral: [] as number[], radial: [] as number[] };
+    let keys = "0b";
+    for (let place = 0; place < 10; place++)
+      for (const [what, plus, minus] of [
+        ["lateral", "b", "o"],
+        ["radial", "h", "l"],
+      ] as const) {
+        const size = Math.floor(luck.between(1, 60));
+        const sign = luck.between(0, 1) < 0.5 ? 1 : -1;
+        wanted[what].push((sign * size) / 100);
+        keys += `${size}${sign > 0 ? plus : minus}`;
+      }
+    await page.keyboard.type(keys, { delay: 1000 / rate });
+    await expect(page.getByTestId("walk-spoke")).toBeHidden();
+    await page.unroute("**/api/rounds/**");
+    await allSent(page);
+    const [round] = (await stored(page, id)).rounds;
+    const read = (line: readonly (number | null)[]) => line.filter((v) => v !== null);
+    expect(read(round.lateral), `${rate} a second`).toEqual(wanted.lateral);
+    expect(read(round.radial), `${rate} a second`).toEqual(wanted.radial);
+  }
+});
