@@ -114,7 +114,7 @@ export const DRUM_WHEEL = {
 
 /** A measured drum wheel with a practice wheel of this seed on its stand, and the same wheel in the test's hand. */
 export const onTheStand = async (page: Page, seed: number, start: "fresh" | "buckled") => {
-  const id = await newJob(page);
+  const id = await newJob(page, "practice");
   await put(page, id, DRUM_WHEEL);
   const mounted = await page.request.post(`/api/jobs/${id}/practice`, { data: { seed, start } });
   expect(mounted.ok(), await mounted.text()).toBe(true);

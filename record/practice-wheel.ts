@@ -31,7 +31,13 @@ export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
 
 /** Puts a new practice wheel on a job's stand, made like the job's own wheel. @throws BadInput */
 export const mountPracticeWheel = async (jobId: string, seed: number, start: "fresh" | "buckled"): Promise<void> => {
-  const { wheel } = measured(await benchRecord(jobId));
+  const { record, wheel } = measured(await benchRecord(jobId));
+  // What is read and turned on a stand-in must never stand in a customer's record.
+  if (record.job.kind !== "practice")
+    throw new BadInput("kind", "this is a customer's wheel; a practice wheel is begun among the jobs", {
+      code: "stands-against",
+      what: "kind",
+    });
   const hidden = hiddenWheel(seed, start);
   await savePracticeWheel(jobId, hidden, new StandInWheel(wheel, hidden).state);
 };

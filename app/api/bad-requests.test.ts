@@ -14,7 +14,7 @@ type Handler = (request: Request, context: { params: Promise<Record<string, stri
 const routes = import.meta.glob<Partial<Record<Method, Handler>>>("./**/route.ts", { eager: true });
 
 const uuid = () => crypto.randomUUID();
-const [job, round, stock, gauge, order, spare] = [uuid(), uuid(), uuid(), uuid(), uuid(), uuid()];
+const [job, round, stock, gauge, order, spare, learning] = [...Array(7)].map(uuid);
 
 const call = async (path: string, method: Method, body?: unknown, params: Record<string, string> = {}, query = "") => {
   const handler = routes[`./${path}/route.ts`]?.[method];
@@ -67,7 +67,7 @@ const CASES: readonly Case[] = [
     params: { id: job },
     good: () => ({ id: uuid(), kind: "true", plan: null }),
   },
-  { path: "jobs/[id]/practice", method: "POST", params: { id: job }, good: () => ({ seed: 3, start: "fresh" }) },
+  { path: "jobs/[id]/practice", method: "POST", params: { id: learning }, good: () => ({ seed: 3, start: "fresh" }) },
   { path: "jobs/[id]/wheel-file", method: "POST", params: { id: job }, good: () => ({ ...trialWheel("steel") }) },
   { path: "jobs/[id]/orders", method: "POST", params: { id: job }, good: () => ({ id: uuid() }) },
   { path: "rounds/[id]/readings", method: "POST", params: { id: round }, good: reading },
@@ -144,7 +144,8 @@ const JUNK: readonly unknown[] = [
 ownDatabase(".test-output/bad-requests", async () => {
   await call("jobs", "POST", { id: job, kind: "rebuild" });
   await call("jobs", "POST", { id: spare, kind: "rebuild" });
-  await call("jobs/[id]/wheel-file", "POST", trialWheel("steel"), { id: job });
+  await call("jobs", "POST", { id: learning, kind: "practice" });
+  for (const id of [job, learning]) await call("jobs/[id]/wheel-file", "POST", trialWheel("steel"), { id });
   await call("jobs/[id]/rounds", "POST", { id: round }, { id: job });
   for (const at of [1, 11, 21, 31])
     for (const what of ["lateral", "radial"])
@@ -248,6 +249,14 @@ test("a job's own fields: each taken as it was sent, or refused by name with the
   );
   expect(stale.status).toBe(409);
   expect(stale.answer.stored.wanted).not.toBe("older");
+});
+
+test("a customer's wheel never becomes a practice wheel", async () => {
+  const before = await contents();
+  const got = await call("jobs/[id]/practice", "POST", { seed: 3, start: "fresh" }, { id: job });
+  refused("practice on a customer's wheel", got);
+  expect(got.answer.error).toMatchObject({ path: "kind", refusal: { code: "stands-against", what: "kind" } });
+  expect(await contents()).toBe(before);
 });
 
 test("what is no picture is no photo, and a picture cut short is refused too", async () => {

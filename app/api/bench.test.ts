@@ -79,7 +79,7 @@ test("whatever is done at the bench, sent again and at once, stands in the recor
   let repeated = 0;
   const property = fc.asyncProperty(fc.array(moment, { minLength: 3, maxLength: 8 }), async (moments) => {
     const job = crypto.randomUUID();
-    await post(openJobRoute as unknown as Handler, "", { id: job, kind: "rebuild" });
+    await post(openJobRoute as unknown as Handler, "", { id: job, kind: "practice" });
     const wheel = trialWheel("steel");
     await post(wheelFileRoute, job, wheel);
     await post(mountRoute, job, { seed: 7, start: "buckled" });

@@ -12,6 +12,10 @@ import { spokesStage } from "./spokes";
 import { tensionStage } from "./tension";
 import { trueStage } from "./true";
 
+/** A practice wheel is a job of its own; one put under a customer's by an earlier version is passed over. */
+const onPractice = async ({ job }: JobRecord): Promise<boolean> =>
+  job.kind === "practice" && (await hasPracticeWheel(job.id));
+
 /** What each stage's place shows of a job; asked for with the page, and again whenever the record changed. */
 const STAGE_DATA = {
   "book-in": async (record: JobRecord) => bookInStage(record),
@@ -19,11 +23,11 @@ const STAGE_DATA = {
   spokes: async (record: JobRecord) => spokesStage(record, await listStock()),
   lace: async (record: JobRecord) => laceStage(record, await listStock()),
   tension: async (record: JobRecord) => {
-    const [tables, practice] = await Promise.all([listGaugeTables(), hasPracticeWheel(record.job.id)]);
+    const [tables, practice] = await Promise.all([listGaugeTables(), onPractice(record)]);
     return tensionStage(record, tables, practice);
   },
   true: async (record: JobRecord) => {
-    const [{ school }, practice] = await Promise.all([readSettings(), hasPracticeWheel(record.job.id)]);
+    const [{ school }, practice] = await Promise.all([readSettings(), onPractice(record)]);
     return trueStage(record, school, practice);
   },
   "hand-back": async (record: JobRecord) => handBackStage(record, await readSettings()),

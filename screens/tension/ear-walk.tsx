@@ -71,7 +71,7 @@ export const EarWalk = (props: EarWalkProps) => {
         detail={
           words ??
           (ear.state === "no microphone"
-            ? "no microphone to be had: drop a WAV here, or put the practice wheel on"
+            ? "no microphone to be had: drop a WAV here"
             : `${names[spoke.flange]}, head ${spoke.head === "out" ? "outside" : "inside"}${alike ? `, like ${alike}` : ""}; hold what touches it at the crossing`)
         }
         next={

@@ -29,19 +29,17 @@ interface ReadViewProps {
   readonly tolerance: Tolerance;
   readonly picked: number;
   readonly onPick: (spoke: number) => void;
-  readonly practice: boolean;
   readonly message: string | null;
   readonly figures: readonly string[];
   readonly tap: Tap;
   readonly onTake: (taking: Taking) => void;
   readonly onBegin: (way: ReadingWalk) => void;
-  readonly onMount: () => void;
 }
 
 /** What every spoke holds as far as it was read, the picked one in figures, and the ways of reading on. */
 export const ReadView = (props: ReadViewProps) => {
-  const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, practice, message, figures, tap } = props;
-  const { onPick, onTake, onBegin, onMount } = props;
+  const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, message, figures, tap } = props;
+  const { onPick, onTake, onBegin } = props;
   const [known, setKnown] = useState(false);
   const [force] = useForce();
   const n = spokes.length;
@@ -112,7 +110,7 @@ export const ReadView = (props: ReadViewProps) => {
           {message}
         </p>
       )}
-      {!known && <ReadingWays force={force} practice={practice} onBegin={onBegin} onMount={onMount} />}
+      {!known && <ReadingWays force={force} onBegin={onBegin} />}
       <div className="grid shrink-0 grid-cols-2 border-t border-grid text-base">
         {figures.map((name) => (
           <button
@@ -192,11 +190,11 @@ const PickedTension = ({ picked, n, tension, shown, onPick, onKnown }: PickedTen
   </div>
 );
 
-interface ReadingWaysProps extends Pick<ReadViewProps, "practice" | "onBegin" | "onMount"> {
+interface ReadingWaysProps extends Pick<ReadViewProps, "onBegin"> {
   readonly force: string;
 }
 
-const ReadingWays = ({ force, practice, onBegin, onMount }: ReadingWaysProps) => (
+const ReadingWays = ({ force, onBegin }: ReadingWaysProps) => (
   <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
     <button
       type="button"
@@ -216,14 +214,6 @@ const ReadingWays = ({ force, practice, onBegin, onMount }: ReadingWaysProps) =>
     </button>
     <button type="button" onClick={() => onBegin("torque")} className="flex-1 border-r border-rule">
       torque
-    </button>
-    <button
-      type="button"
-      onClick={() => onMount()}
-      aria-pressed={practice}
-      className={`flex-1 px-3 leading-tight ${practice ? "underline" : ""}`}
-    >
-      {practice ? "practice wheel on" : "practice wheel"}
     </button>
   </div>
 );

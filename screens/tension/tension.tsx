@@ -74,7 +74,6 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
   const [tableId, setTableId] = useState<string | null>(tables[0]?.id ?? null);
   const table = tables.find((t) => t.id === tableId) ?? null;
   const walks = useTensionWalks({ job, now, acts, table, onNoTable: () => setTab("gauges") });
-  const { practice } = walks;
   if (walks.walking)
     return (
       <TensionWalk
@@ -83,7 +82,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
         now={now}
         acts={acts}
         table={table}
-        practice={practice}
+        practice={job.practice}
         onEnd={walks.end}
       />
     );
@@ -118,13 +117,11 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
               tolerance={tolerance}
               picked={picked}
               onPick={setPicked}
-              practice={practice}
               message={acts.message}
               figures={FIGURES_OF.read}
               tap={tap}
               onTake={(taking) => acts.setMessage(acts.take([taking]))}
               onBegin={(way) => void walks.begin(way)}
-              onMount={() => void walks.mount()}
             />
           )}
           {tab === "even" && (

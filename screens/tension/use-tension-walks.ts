@@ -2,8 +2,6 @@
 import { useState } from "react";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import type { StagedRound } from "@/core/tension/staging";
-import { changeRecord } from "../parts/kept/change-record";
-import { saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
 import type { Walking } from "./tension-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";
@@ -21,10 +19,8 @@ interface TensionWalksOptions {
 export const useTensionWalks = ({ job, now, acts, table, onNoTable }: TensionWalksOptions) => {
   const { jobId } = job;
   const [walking, setWalking] = useState<Walking | null>(null);
-  const [mounted, setMounted] = useState(false);
   return {
     walking,
-    practice: job.practice || mounted,
     begin: async (way: Walking) => {
       if (way === "gauge" && (table === null || table.points.length < 2)) return onNoTable();
       acts.setMessage(null);
@@ -36,12 +32,6 @@ export const useTensionWalks = ({ job, now, acts, table, onNoTable }: TensionWal
       if (await acts.openRound({ part: staged.part, turns })) setWalking("turn");
     },
     goOn: () => setWalking("turn"),
-    mount: async () => {
-      const seed = 1 + (Date.now() % 9973);
-      const sent = await changeRecord(`/api/jobs/${jobId}/practice`, { seed, start: "fresh" });
-      acts.setMessage(saidOf(sent));
-      if (sent.state === "taken") setMounted(true);
-    },
     end: () => {
       setWalking(null);
       lookAgain(jobId);
