@@ -112,14 +112,20 @@ export const DRUM_WHEEL = {
   "tension.target": "2500",
 };
 
-/** A measured drum wheel with a practice wheel of this seed on its stand, and the same wheel in the test's hand. */
-export const onTheStand = async (page: Page, seed: number, start: "fresh" | "buckled") => {
-  const id = await newJob(page, "practice");
+/** A wheel of our own making and a stand-in of it beside the browser: what it would read, without asking the record. */
+export const besideAStand = async (page: Page, kind: string, seed: number, start: "fresh" | "buckled") => {
+  const id = await newJob(page, kind);
   await put(page, id, DRUM_WHEEL);
-  const mounted = await page.request.post(`/api/jobs/${id}/practice`, { data: { seed, start } });
-  expect(mounted.ok(), await mounted.text()).toBe(true);
   const wheel = readWheel(await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json());
   return { id, stand: new StandInWheel(wheel, hiddenWheel(seed, start)) };
+};
+
+/** The same as a practice wheel that the record knows, with its dials and its sound. */
+export const onTheStand = async (page: Page, seed: number, start: "fresh" | "buckled") => {
+  const made = await besideAStand(page, "practice", seed, start);
+  const mounted = await page.request.post(`/api/jobs/${made.id}/practice`, { data: { seed, start } });
+  expect(mounted.ok(), await mounted.text()).toBe(true);
+  return made;
 };
 
 /** What the browser still keeps to be sent, or was refused. */

@@ -1,10 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { DRUM_WHEEL, newJob, onTheStand, put, tell } from "./at-the-bench";
+import { besideAStand, DRUM_WHEEL, newJob, put, tell } from "./at-the-bench";
 
 test("axe finds nothing serious on any screen, on paper and at night", async ({ page }) => {
   test.slow();
-  const { id } = await onTheStand(page, 5, "buckled");
+  const { id } = await besideAStand(page, "rebuild", 5, "buckled");
   const round = crypto.randomUUID();
   await page.request.post(`/api/jobs/${id}/rounds`, { data: { id: round } });
   await page.request.post(`/api/rounds/${round}/readings/many`, {
@@ -48,7 +48,7 @@ test("axe finds nothing serious on any screen, on paper and at night", async ({ 
 test("finish: the record answers what it can, eyes the rest; slack stops the signature, what was not done prints", async ({
   page,
 }) => {
-  const { id } = await onTheStand(page, 8, "buckled");
+  const { id } = await besideAStand(page, "rebuild", 8, "buckled");
   await put(page, id, {
     "condition.bearings": "replace",
     "condition.nipples": "replace",
@@ -220,7 +220,7 @@ test("found by mark, by customer and by a spoke's length; the diary is dragged b
 });
 
 test("lists in and out: what they would change is told, errors by line, nothing half taken", async ({ page }) => {
-  const { id, stand } = await onTheStand(page, 21, "buckled");
+  const { id, stand } = await besideAStand(page, "rebuild", 21, "buckled");
   const tag = id.slice(0, 6);
   await page.goto("/settings");
   const choose = (csv: string) =>
@@ -270,7 +270,7 @@ test("lists in and out: what they would change is told, errors by line, nothing 
 });
 
 test("figures of the shop count what was handed back; a pedal is learnt and does what Space does", async ({ page }) => {
-  const { id } = await onTheStand(page, 22, "buckled");
+  const { id } = await besideAStand(page, "rebuild", 22, "buckled");
   await page.goto("/figures");
   await expect(page.getByTestId("this-month")).toContainText(/\d+ taken in, \d+ handed back/);
   await expect(page.getByRole("img", { name: /month by month/ }).locator("svg")).toBeVisible();
@@ -307,7 +307,7 @@ test("figures of the shop count what was handed back; a pedal is learnt and does
 test("a wheel file says what it would change before it is taken; one that is none is refused by its field", async ({
   page,
 }) => {
-  const { id } = await onTheStand(page, 23, "buckled");
+  const { id } = await besideAStand(page, "rebuild", 23, "buckled");
   const held = await (await page.request.get(`/api/jobs/${id}/wheel-file`)).json();
   await page.goto(`/jobs/${id}/spokes`);
   const offer = (wheel: unknown) =>
@@ -368,7 +368,7 @@ test("a calendar read in keeps the bench free of what is planned elsewhere; the 
   await way.click();
   await page.getByRole("button", { name: "pairs only", exact: true }).click();
   await expect(way).toContainText("pairs only");
-  const { id } = await onTheStand(page, 22, "buckled");
+  const { id } = await besideAStand(page, "rebuild", 22, "buckled");
   await page.goto(`/jobs/${id}/true`);
   await page.getByRole("tab", { name: "How true" }).click();
   await expect(page.locator("button[aria-pressed=true]", { hasText: "pairs only" })).toBeVisible();

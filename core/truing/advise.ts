@@ -6,7 +6,7 @@ import { worstBend } from "./knowing/bend";
 import { knownOf } from "./knowing/known";
 import type { Advice, Forecast } from "./saying/advice";
 import { explain } from "./saying/explain";
-import { judge, rimAction } from "./saying/verdict";
+import { isSecondLook, judge, rimAction } from "./saying/verdict";
 import { type Aim, type Outcome, outcome, trouble } from "./solving/aim";
 import { handSteps } from "./solving/hand-steps";
 import { makeAim, settledAim, slackAtEnd } from "./solving/make-aim";
@@ -88,9 +88,10 @@ export const advise = (input: AdviseInput): Advice => {
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const loose = Math.abs(tightNow - stage) > 0.08;
-  const touch = loose || worstNow > 3 ? 0.002 : CLOSE.touch;
+  const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE.touch;
   const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
-  const touches = loose || history.length < TOUCHES.free ? n : touchesLeft(history, n);
+  // A wheel that read the same twice gets whatever helps.
+  const touches = loose || history.length < TOUCHES.free || isSecondLook(input) ? n : touchesLeft(history, n);
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);

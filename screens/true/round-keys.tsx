@@ -1,3 +1,5 @@
+import type { Advice } from "@/core/truing/saying/advice";
+import { PageLink } from "../parts/frame/page-link";
 import type { ReadingWay } from "./use-walks";
 
 /** What else is read in the walk with the dial. */
@@ -14,13 +16,14 @@ const OTHERWISE = [
 ] as const;
 
 interface RoundKeysProps {
+  readonly jobId: string;
   /** Every how many spokes the dial is read. */
   readonly every: number;
   readonly also: Readonly<Record<Also, boolean>>;
-  /** Places read and nipples turned in the round in hand, and whether it is advised on. */
+  /** Places read and nipples turned in the round in hand, and what is advised on it. */
   readonly read: number;
   readonly turned: number;
-  readonly advised: boolean;
+  readonly advice: Pick<Advice, "verdict" | "rim"> | null;
   /** Nipples still to turn in this round. */
   readonly left: number;
   readonly onEvery: (every: number) => void;
@@ -29,58 +32,89 @@ interface RoundKeysProps {
   readonly onTurn: () => void;
 }
 
-const readLabel = ({ read, turned, advised }: Pick<RoundKeysProps, "read" | "turned" | "advised">): string => {
+type RoundStands = Pick<RoundKeysProps, "read" | "turned" | "advice">;
+
+const readLabel = ({ read, turned, advice }: RoundStands): string => {
   if (turned > 0) return "de-stressed: read the next round";
   if (read === 0) return "read the wheel";
-  return advised ? "read again" : "go on reading";
+  if (!advice) return "go on reading";
+  if (advice.verdict === "destress") return "de-stressed: read again";
+  return advice.verdict === "rim" && advice.rim.action === "straighten" ? "straightened: read again" : "read again";
 };
 
-/** The keys under the rim: how it is read, reading it, and turning what is to be turned. */
-export const RoundKeys = ({ every, also, left, onEvery, onToggle, onRead, onTurn, ...round }: RoundKeysProps) => (
-  <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
-    <button
-      type="button"
-      onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}
-      className="w-40 border-r border-rule px-2 text-lg leading-tight portrait:h-18 portrait:flex-1"
-    >
-      read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
-    </button>
-    {ALSO.map(({ what, on, off }) => (
-      <button
-        key={what}
-        type="button"
-        aria-pressed={also[what]}
-        onClick={() => onToggle(what)}
-        className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
-      >
-        {also[what] ? on : off}
-      </button>
-    ))}
-    {OTHERWISE.map(({ how, label }) => (
-      <button
-        key={how}
-        type="button"
-        onClick={() => onRead(how)}
-        className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
-      >
-        {label}
-      </button>
-    ))}
-    <button
-      type="button"
-      onClick={() => onRead("read")}
-      className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 ? "border-r border-rule" : "bg-ink text-paper"}`}
-    >
-      {readLabel(round)}
-    </button>
-    {left > 0 && (
+/** Nothing more is turned: inside the tolerance, or as true as this rim comes. */
+const isFinished = ({ turned, advice }: RoundStands): boolean =>
+  turned === 0 && (advice?.verdict === "done" || (advice?.verdict === "rim" && advice.rim.action !== "straighten"));
+
+const MAIN = "bg-ink text-paper";
+
+/** The keys under the rim: how it is read, and one main key: read, turn, or go on to hand it back. */
+export const RoundKeys = ({
+  jobId,
+  every,
+  also,
+  left,
+  onEvery,
+  onToggle,
+  onRead,
+  onTurn,
+  ...round
+}: RoundKeysProps) => {
+  const finished = left === 0 && isFinished(round);
+  return (
+    <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
       <button
         type="button"
-        onClick={onTurn}
-        className="shrink-0 grow basis-40 bg-ink text-2xl leading-tight text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
+        onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}
+        className="w-40 border-r border-rule px-2 text-lg leading-tight portrait:h-18 portrait:flex-1"
       >
-        turn {left} nipples
+        read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
       </button>
-    )}
-  </div>
-);
+      {ALSO.map(({ what, on, off }) => (
+        <button
+          key={what}
+          type="button"
+          aria-pressed={also[what]}
+          onClick={() => onToggle(what)}
+          className="w-24 border-r border-rule text-base leading-tight portrait:h-18 portrait:flex-1"
+        >
+          {also[what] ? on : off}
+        </button>
+      ))}
+      {OTHERWISE.map(({ how, label }) => (
+        <button
+          key={how}
+          type="button"
+          onClick={() => onRead(how)}
+          className="w-28 border-r border-rule text-lg leading-tight portrait:h-18 portrait:flex-1"
+        >
+          {label}
+        </button>
+      ))}
+      <button
+        type="button"
+        onClick={() => onRead("read")}
+        className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 || finished ? "border-r border-rule" : MAIN}`}
+      >
+        {readLabel(round)}
+      </button>
+      {finished && (
+        <PageLink
+          href={`/jobs/${jobId}/hand-back`}
+          className={`flex shrink-0 grow basis-40 items-center justify-center px-2 text-center text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 ${MAIN}`}
+        >
+          finished: hand back
+        </PageLink>
+      )}
+      {left > 0 && (
+        <button
+          type="button"
+          onClick={onTurn}
+          className="shrink-0 grow basis-40 bg-ink text-2xl leading-tight text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
+        >
+          turn {left} nipples
+        </button>
+      )}
+    </div>
+  );
+};

@@ -7,7 +7,7 @@ export const SettledLine = ({ settled }: { settled: readonly Settled[] }) => {
     <p className="shrink-0 border-t border-grid px-4 py-1 text-lg font-bold" data-testid="settled">
       {settled.every((x) => x.holds)
         ? `Settled: nothing moved more than ${most.moved.toFixed(2)} mm since it was de-stressed.`
-        : `Not stable yet: it moved ${most.moved.toFixed(2)} mm at ${most.at}. De-stress, read again.`}
+        : `Not stable yet: it moved ${most.moved.toFixed(2)} mm at ${most.at} since it was de-stressed.`}
     </p>
   );
 };

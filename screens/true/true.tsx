@@ -97,11 +97,12 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
           </div>
           {walks.asking !== "sitting" && (
             <RoundKeys
+              jobId={jobId}
               every={reading.plan.every}
               also={reading.also}
               read={read}
               turned={turned}
-              advised={advice !== null}
+              advice={advice}
               left={Math.max(0, plan.toTurn - turned)}
               onEvery={reading.setEvery}
               onToggle={reading.toggle}

@@ -105,3 +105,33 @@ test("a stretch past the valve reads from its first spoke to its last", () => {
   expect(stretchWords([39, 40, 1, 2])).toBe("39 to 2");
   expect(stretchWords([7])).toBe("7");
 });
+
+test("it ends: never twice sent to de-stress and read with nothing turned between, whatever is left", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 400 }), fc.constantFrom(0.2, 0.3, 0.5), (seed, wanted) => {
+      const stand = new StandInWheel(wheel, hiddenWheel(seed, seed % 2 ? "buckled" : "fresh"));
+      const history: AdviseInput["history"][number][] = [];
+      let before: string | null = null;
+      for (let round = 0; round < 14; round++) {
+        const readings = {
+          lateral: all.map((s) => stand.readLateral(s)),
+          radial: all.map((s) => stand.readRadial(s)),
+          tension: all.map((s) => stand.readTension(s)),
+          offset: stand.readOffset(),
+        };
+        const tolerance = { lateral: wanted, radial: wanted, offset: 0.5, tensionSpread: 0.2 };
+        const { verdict, turns, reasons } = advise({ ...read(seed), readings, tolerance, history });
+        if (before === "destress") expect(verdict, `${seed}, ${wanted}, round ${round}`).not.toBe("destress");
+        if (verdict === "rim") expect(reasons.some((r) => r.code === "rim" || r.code === "steps")).toBe(true);
+        if (verdict === "done" || (verdict === "rim" && turns.every((t) => t === 0))) break;
+        turns.forEach((t, i) => {
+          if (t !== 0) stand.turn(i + 1, t);
+        });
+        stand.destress();
+        history.push({ readings, turns, destressed: true });
+        before = turns.every((t) => t === 0) ? verdict : null;
+      }
+    }),
+    { numRuns: 12 },
+  );
+}, 60_000);

@@ -1,6 +1,6 @@
 import type { Influences } from "../../mechanics/elastic-wheel";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
-import { standingOf } from "../../rounds/inside-tolerance";
+import { isInside, standingOf } from "../../rounds/inside-tolerance";
 import { spreadOf } from "../../tension/spread";
 import type { AdviseInput } from "../advise-input";
 import type { WheelState } from "../knowing/state";
@@ -87,7 +87,20 @@ export const explain = (scene: Scene): Reason[] => {
   }
   if (verdict === "rim") {
     const { lateralTir: lateral, radialTir: radial } = reachable;
-    reasons.push({ ...whole, code: "rim", figures: { lateral, radial, tensionSpread: tolerance.tensionSpread } });
+    const { lateral: side, radial: hop } = standingOf(readings, tolerance);
+    reasons.push(
+      isInside({ lateral, radial, offset: null }, tolerance)
+        ? {
+            ...whole,
+            code: "steps",
+            figures: {
+              lateral: side?.beside ?? 0,
+              radial: hop?.beside ?? 0,
+              wanted: { lateral: tolerance.lateral, radial: tolerance.radial },
+            },
+          }
+        : { ...whole, code: "rim", figures: { lateral, radial, tensionSpread: tolerance.tensionSpread } },
+    );
   }
   const { bend, action } = advice.rim;
   if (bend) reasons.push({ code: action === "scrap" ? "scrap" : "straighten", spokes: bend.spokes, figures: bend });

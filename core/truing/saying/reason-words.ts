@@ -57,6 +57,8 @@ const WORDS: Words = {
       : "Nothing is worth turning on these readings: squeeze pairs all round and read again; what is left may be the readings themselves.",
   rim: ({ lateral, radial, tensionSpread }) =>
     `This is the rim: with every spoke within ${percent(tensionSpread)} % of its side, ${mm(Math.max(lateral, radial))} mm is the best to be had (side to side ${mm(lateral)}, hop ${mm(radial)}). More would be bought with slack spokes beside tight ones.`,
+  steps: ({ lateral, radial, wanted }) =>
+    `Read twice and nothing moved: side to side ${mm(lateral)} and hop ${mm(radial)} against ${wanted.lateral} and ${wanted.radial} mm. No turn of a sixteenth brings it nearer: leave it so and say so, or true the rim itself at the press.`,
   straighten: (bend) => `Straighten the rim at ${stretchWords(bend.spokes)} first: ${bent(bend)}.`,
   scrap: (bend) =>
     `Scrap at this tolerance: the bare rim is bent at ${stretchWords(bend.spokes)}; ${bent(bend)}. A rim bent this far does not come back true.`,

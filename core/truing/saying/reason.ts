@@ -13,6 +13,12 @@ export interface ReasonFigures {
   readonly destress: { readonly turned: boolean };
   /** The best to be had with every spoke within `tensionSpread` of its side. */
   readonly rim: { readonly lateral: number; readonly radial: number; readonly tensionSpread: number };
+  /** Read twice alike, and no whole step brings it nearer: what it reads, and what is wanted. */
+  readonly steps: {
+    readonly lateral: number;
+    readonly radial: number;
+    readonly wanted: { readonly lateral: number; readonly radial: number };
+  };
   readonly straighten: Bend;
   readonly scrap: Bend;
   /** Part of the tension this round aims at. */

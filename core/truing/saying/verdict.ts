@@ -57,6 +57,10 @@ export interface Judgement {
 const worstOf = (run: { readonly lateralTir: number; readonly radialTir: number }): number =>
   Math.max(run.lateralTir, run.radialTir);
 
+/** Read a second time with nothing turned between: what is left is the wheel's own, and a third look would say the same. */
+export const isSecondLook = ({ history }: Pick<AdviseInput, "history">): boolean =>
+  history.at(-1)?.turns.every((t) => t === 0) ?? false;
+
 /** Done, to be turned, to be de-stressed and read again, or the rim; and whether turning is worth the touches. */
 export const judge = (wheel: Judged): Judgement => {
   const { input, geometry, state, full, stage, tightNow, aim, now, released, atRest } = wheel;
@@ -89,8 +93,9 @@ export const judge = (wheel: Judged): Judgement => {
     Math.abs(released.offset) - Math.abs(atRest.offset) > ACROSS ||
     (gauged && (!tightEnough || !even) && trouble(aim, atRest, 0) < 0.9 * trouble(aim, released, 0)) ||
     Math.abs(tightNow - stage) > NEARER;
+  const lookedTwice = isSecondLook(input);
   const worth =
-    inside(atRest) && !inside(released)
+    lookedTwice || (inside(atRest) && !inside(released))
       ? WORTH.least
       : Math.max(WORTH.least, WORTH.ofTolerance * Math.min(tolerance.lateral, tolerance.radial));
   const nothingRead =
@@ -101,11 +106,11 @@ export const judge = (wheel: Judged): Judgement => {
 
   let verdict: Verdict = "turn";
   if (done) verdict = "done";
-  else if (settles) verdict = "destress";
+  else if (settles && !lookedTwice) verdict = "destress";
   else if (outOfReach && complete && stage === input.stage) verdict = "rim";
   // Nothing worth turning although the tolerance could be had: what is left is twist not yet let go, or noise; a second
   // look tells which.
-  else if (idle && !nothingRead) verdict = "destress";
+  else if (idle && !nothingRead) verdict = lookedTwice && complete ? "rim" : "destress";
   const over = verdict === "done" || verdict === "destress";
   return { verdict, turn: wheel.begun || (worthIt && !over), reachable, complete };
 };
