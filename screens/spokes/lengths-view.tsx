@@ -37,11 +37,13 @@ export const LengthsView = ({
           <p className="text-base">
             {k.lean}, head {k.head === "out" ? "outside" : "inside"}
           </p>
-          <p className="font-mono text-5xl font-bold" data-testid="length">
-            {k.lengthAtTension.toFixed(1)}
-          </p>
-          <p className="text-base">
-            under tension; <span data-testid="slack">{k.length.toFixed(1)}</span> slack
+          <p className="flex items-baseline gap-2 whitespace-nowrap">
+            <b className="font-mono text-5xl" data-testid="length">
+              {k.lengthAtTension.toFixed(1)}
+            </b>
+            <span className="text-base">
+              slack <span data-testid="slack">{k.length.toFixed(1)}</span>
+            </span>
           </p>
           <p className="text-lg">
             {k.count} pieces, order <b className="font-mono">{k.given}</b> mm

@@ -61,6 +61,9 @@ export const RoundKeys = ({
   ...round
 }: RoundKeysProps) => {
   const finished = left === 0 && isFinished(round);
+  // A rim that is to be straightened, or given up, is not turned at first.
+  const rimFirst = ["straighten", "scrap"].includes(round.advice?.rim.action ?? "none") && round.turned === 0;
+  const turnFirst = left > 0 && !rimFirst;
   return (
     <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
       <button
@@ -94,7 +97,7 @@ export const RoundKeys = ({
       <button
         type="button"
         onClick={() => onRead("read")}
-        className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${left > 0 || finished ? "border-r border-rule" : MAIN}`}
+        className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${turnFirst || finished ? "border-r border-rule" : MAIN}`}
       >
         {readLabel(round)}
       </button>
@@ -110,7 +113,7 @@ export const RoundKeys = ({
         <button
           type="button"
           onClick={onTurn}
-          className="shrink-0 grow basis-40 bg-ink text-2xl leading-tight text-paper outline-offset-[-8px] portrait:h-18 portrait:basis-2/5"
+          className={`shrink-0 grow basis-40 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 ${turnFirst ? MAIN : "border-t border-rule landscape:border-t-0"}`}
         >
           turn {left} nipples
         </button>

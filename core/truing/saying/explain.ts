@@ -85,6 +85,9 @@ export const explain = (scene: Scene): Reason[] => {
     const turned = input.history.at(-1)?.turns.some((t) => t !== 0) ?? false;
     reasons.push({ ...whole, code: "destress", figures: { turned } });
   }
+  // What is to be done to the rim comes before why.
+  const { bend, action } = advice.rim;
+  if (bend) reasons.push({ code: action === "scrap" ? "scrap" : "straighten", spokes: bend.spokes, figures: bend });
   if (verdict === "rim") {
     const { lateralTir: lateral, radialTir: radial } = reachable;
     const { lateral: side, radial: hop } = standingOf(readings, tolerance);
@@ -102,8 +105,6 @@ export const explain = (scene: Scene): Reason[] => {
         : { ...whole, code: "rim", figures: { lateral, radial, tensionSpread: tolerance.tensionSpread } },
     );
   }
-  const { bend, action } = advice.rim;
-  if (bend) reasons.push({ code: action === "scrap" ? "scrap" : "straighten", spokes: bend.spokes, figures: bend });
   if (verdict !== "done" && stage < input.stage) reasons.push({ ...whole, code: "stage", figures: { part: stage } });
   const size = (spokes: readonly number[]) => spokes.reduce((sum, s) => sum + Math.abs(turns[s - 1]), 0);
   for (const spokes of stretches(turns).sort((a, b) => size(b) - size(a)))
