@@ -143,6 +143,16 @@ export const lettersLeft = (page: Page): Promise<unknown[]> =>
       }),
   );
 
+interface StoredRounds {
+  readonly rounds: readonly {
+    readonly lateral: readonly (number | null)[];
+    readonly radial: readonly (number | null)[];
+  }[];
+}
+/** What of a wheel's rounds is in the record. */
+export const storedRounds = async (page: Page, id: string): Promise<StoredRounds> =>
+  (await page.request.get(`/api/jobs/${id}/rounds`)).json();
+
 /** Tells lines of a job past the screen, as one who sees how they stand. */
 export const tell = async (page: Page, id: string, change: Readonly<Record<string, string>>): Promise<void> => {
   const { told } = await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json();

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { allSent, DRUM_WHEEL, lettersLeft, newJob, put, sit } from "./at-the-bench";
+import { allSent, DRUM_WHEEL, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
 
@@ -20,14 +20,6 @@ const beginReading = async (page: Page, id: string) => {
   // The offset comes first.
   await readStop(page, "0");
 };
-interface Stored {
-  readonly rounds: readonly {
-    readonly lateral: readonly (number | null)[];
-    readonly radial: readonly (number | null)[];
-  }[];
-}
-const stored = async (page: Page, id: string): Promise<Stored> =>
-  (await page.request.get(`/api/jobs/${id}/rounds`)).json();
 const read = (line: readonly (number | null)[]) => line.filter((v) => v !== null);
 
 test("a reading taken on one device stands on the other by itself, and what is done there comes back", async ({
@@ -92,12 +84,12 @@ test("the record away in the middle of a round: it is read on, over a reload too
   await expect(page.locator("header").last()).toContainText("8 of 20");
   for (const typed of ["18", "19"]) await readStop(page, typed);
   // A round is not opened twice because the record has not heard of it.
-  const before = read((await stored(other, id)).rounds[0].lateral).length;
+  const before = read((await storedRounds(other, id)).rounds[0].lateral).length;
   expect(before).toBeLessThan(5);
 
   await context.unroute("**/api/**");
   await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 30_000 });
-  const { rounds } = await stored(other, id);
+  const { rounds } = await storedRounds(other, id);
   expect(rounds).toHaveLength(1);
   expect(read(rounds[0].lateral)).toEqual([0.11, 0.13, 0.15, 0.17, 0.19]);
   expect(read(rounds[0].radial)).toEqual([0.12, 0.14, 0.16, 0.18]);

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { chance } from "@/devices/random";
-import { allSent, DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
+import { allSent, DRUM_WHEEL, newJob, put, sit, storedRounds } from "./at-the-bench";
 
 const beginReading = async (page: Page): Promise<string> => {
   await page.addInitScript(() => localStorage.setItem("tall-compass-dial", "1/100"));
@@ -12,14 +12,6 @@ const beginReading = async (page: Page): Promise<string> => {
   await expect(page.getByLabel("entry").locator("input")).toBeFocused();
   return id;
 };
-interface Stored {
-  readonly rounds: readonly {
-    readonly lateral: readonly (number | null)[];
-    readonly radial: readonly (number | null)[];
-  }[];
-}
-const stored = async (page: Page, id: string): Promise<Stored> =>
-  (await page.request.get(`/api/jobs/${id}/rounds`)).json();
 
 test("a side is always named: Enter asks for it, its letter, a sign or its key gives it", async ({ page }) => {
   const id = await beginReading(page);
@@ -41,7 +33,7 @@ test("a side is always named: Enter asks for it, its letter, a sign or its key g
   await page.keyboard.press("Enter");
   await expect(entry.getByText("hop", { exact: true })).toBeVisible();
   await allSent(page);
-  const [round] = (await stored(page, id)).rounds;
+  const [round] = (await storedRounds(page, id)).rounds;
   expect([round.lateral[0], round.radial[0]]).toEqual([-0.12, -0.07]);
   expect(round.lateral.filter((v) => v !== null)).toEqual([-0.12, 0.05]);
 });
@@ -78,7 +70,7 @@ test("at 5 to 40 keys a second, the record answering at once or after two second
     await expect(page.getByTestId("walk-spoke")).toBeHidden();
     await page.unroute("**/api/rounds/**");
     await allSent(page);
-    const [round] = (await stored(page, id)).rounds;
+    const [round] = (await storedRounds(page, id)).rounds;
     const read = (line: readonly (number | null)[]) => line.filter((v) => v !== null);
     expect(read(round.lateral), `${rate} a second`).toEqual(wanted.lateral);
     expect(read(round.radial), `${rate} a second`).toEqual(wanted.radial);

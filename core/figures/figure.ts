@@ -71,6 +71,15 @@ export interface Figure {
 /** A figure before it is told which stage it is taken in; one that names another stage than its list keeps it. */
 export type AskedFigure = Omit<Figure, "stage"> & Partial<Pick<Figure, "stage">>;
 
+/** Something that is done, or has no place on this wheel. */
+export const doneOrNot = (name: string, label: string, how: string): AskedFigure => ({
+  ...{ name, label, how, kind: "choice", picture: "look" },
+  choices: [
+    { value: "done", label: "done" },
+    { value: "not-here", label: "not on this wheel" },
+  ],
+});
+
 /** The same figure on both sides. */
 export const onBoth = (make: (side: "A" | "B") => AskedFigure): readonly [AskedFigure, AskedFigure] => [
   make("A"),

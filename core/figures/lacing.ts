@@ -1,16 +1,6 @@
-import { type AskedFigure, type Figure, onBoth, takenIn } from "./figure";
+import { type AskedFigure, doneOrNot, type Figure, onBoth, takenIn } from "./figure";
 
-const done = (name: string, label: string, how: string): AskedFigure => ({
-  name: `prep.${name}`,
-  label,
-  how,
-  kind: "choice",
-  picture: "look",
-  choices: [
-    { value: "done", label: "done" },
-    { value: "not-here", label: "not on this wheel" },
-  ],
-});
+const done = (name: string, label: string, how: string): AskedFigure => doneOrNot(`prep.${name}`, label, how);
 
 /** Before the first spoke goes in. */
 export const PREPARE_FIGURES: readonly Figure[] = takenIn("lace", [

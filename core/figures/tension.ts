@@ -1,4 +1,4 @@
-import { type AskedFigure, type Figure, takenIn } from "./figure";
+import { type AskedFigure, doneOrNot, type Figure, takenIn } from "./figure";
 
 /** What the wheel must carry, and what is known of its tension. */
 export const DUTY_FIGURES: readonly Figure[] = takenIn("tension", [
@@ -72,17 +72,7 @@ export const SOUND_FIGURES: readonly Figure[] = takenIn("tension", [
   },
 ]);
 
-const done = (name: string, label: string, how: string): AskedFigure => ({
-  name: `tension.${name}`,
-  label,
-  how,
-  kind: "choice",
-  picture: "look",
-  choices: [
-    { value: "done", label: "done" },
-    { value: "not-here", label: "not on this wheel" },
-  ],
-});
+const done = (name: string, label: string, how: string): AskedFigure => doneOrNot(`tension.${name}`, label, how);
 
 /** Before tension comes on, and how it is brought up. */
 export const STAGING_FIGURES: readonly Figure[] = takenIn("tension", [
