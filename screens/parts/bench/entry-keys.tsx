@@ -69,9 +69,9 @@ export const ChoiceKeys = ({
   return (
     <div className="flex min-h-18 flex-wrap items-stretch border-t border-rule" onKeyDown={press} role="group">
       {typed !== "" && (
-        <p role="status" className="flex items-center px-4 text-2xl">
+        <span role="status" className="flex items-center px-4 text-2xl">
           “{typed}” {meant(choices, typed) ? "" : "is none of these yet"}
-        </p>
+        </span>
       )}
       {choices.map((c, i) => (
         <button
