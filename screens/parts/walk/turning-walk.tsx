@@ -78,8 +78,8 @@ export const TurningWalk = (props: TurningWalkProps) => {
           "turned already?"
         ) : (
           <span className="flex items-center gap-6">
-            <TurnArrow clockwise={clockwise} />
-            {was !== 0 && <span>turned</span>}
+            {/* No arrow where nothing is to be done: the turn is behind. */}
+            {was === 0 && <TurnArrow clockwise={clockwise} />}
             <span className="font-mono">{turnsText(turn)}</span>
             <span>{wayOf(turn)}</span>
           </span>
@@ -89,7 +89,9 @@ export const TurningWalk = (props: TurningWalkProps) => {
         message ??
         (asking
           ? `you were called away before ${spoke}, ${words}`
-          : `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`)
+          : was !== 0
+            ? "turned already"
+            : `${before ? `${spoke - before} on from ${before}` : `${spoke} from the valve`}; arrow as seen from the ${view === "tyre" ? "tyre side" : "hub"}`)
       }
       next={list[here + 1] ? `next ${list[here + 1]}, ${names[spokes[list[here + 1] - 1].flange]}` : "the last one"}
       drawing={
