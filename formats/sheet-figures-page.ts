@@ -35,6 +35,13 @@ export const figuresPage = (pdf: PDFDocument, sheet: Sheet, text: Face, bold: Fa
       next();
     }
   }
+  if (sheet.assumed.length > 0) {
+    heading("Assumed, not measured");
+    for (const words of wrap(`${sheet.assumed.join(", ")}.`, text, SIZE, A4[0] - 2 * MARGIN)) {
+      line(words, MARGIN);
+      next();
+    }
+  }
   if (sheet.rounds.length > 0) {
     heading("Rounds: side to side, hop, nipples turned");
     for (const r of sheet.rounds) {

@@ -106,9 +106,7 @@ const blocksOf = (sheet: Sheet, text: Face, bold: Face): readonly Block[] => {
     ...traces,
     ...[words.even, words.replaced].filter(Boolean).map((w) => paragraph(w, text, 10, 13, 2)),
     ...sheet.notes.map((note) => paragraph(note, bold, 10, 13)),
-    ...(sheet.assumed.length > 0
-      ? [paragraph(`Assumed, not measured: ${sheet.assumed.join(", ")}.`, text, 9, 12)]
-      : []),
+    ...(words.assumed ? [paragraph(words.assumed, text, 9, 12)] : []),
   ];
 };
 

@@ -1,3 +1,4 @@
+import { broughtUpIn, newSpokeOf } from "@/core/lacing/new-spoke";
 import { RimBuckles } from "@/core/mechanics/buckling";
 import { isReadForRunOut } from "@/core/rounds/counting-rounds";
 import type { Round } from "@/core/rounds/round";
@@ -19,10 +20,10 @@ import { type BenchRecord, benchRecord } from "./bench-record";
 const withoutEmptyTension = (r: RoundReadings): RoundReadings =>
   placesRead(r.tension) > 0 ? r : { ...r, tension: undefined };
 
-/** Every round before one, as the engine takes them: what was read, and what was turned after it. */
-const historyBefore = ({ rounds, read }: BenchRecord, at: number): PastRound[] => {
+/** Every round from one on to before another, as the engine takes them: what was read, and what was turned after it. */
+const historyBefore = ({ rounds, read }: BenchRecord, since: number, at: number): PastRound[] => {
   const history: PastRound[] = [];
-  for (const round of rounds.slice(0, at)) {
+  for (const round of rounds.slice(since, at)) {
     const turns = turnsMade(round, read.holes);
     const past = read.readings(round);
     const before = history.at(-1);
@@ -66,6 +67,11 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
       { code: "out-of-range", given: places, from: 2, to: null },
     );
   const fixed = fixedTurns(rounds[at], holes);
+  const put = newSpokeOf(job.kind, taken);
+  const upIn = put ? broughtUpIn(put, rounds, holes) : -1;
+  // While a new spoke held nothing the wheel was another one: what was read then says nothing of this.
+  const since = upIn >= 0 && upIn < at ? upIn + 1 : 0;
+  const fresh = put && !put.up && (upIn < 0 || upIn >= at) ? [put.spoke] : [];
   return {
     wheel,
     // Slipped back: what its tension was says nothing of what it is.
@@ -78,7 +84,8 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
     ...(way.tight === null ? {} : { tight: way.tight }),
     ...(build.plate ? { bare: { lateral: build.plate.bend } } : {}),
     nipple: { step: 1 / 16, most: 1, left: way.left, ...(fixed ? { fixed } : {}) },
-    history: historyBefore(record, at),
+    history: historyBefore(record, since, at),
+    ...(fresh.length > 0 ? { fresh } : {}),
   };
 };
 

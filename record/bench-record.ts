@@ -2,6 +2,7 @@ import type { DoneAct } from "@/core/acts/act";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
+import { machineAndPlace } from "@/core/shop/machine-words";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { buildWheel, type WheelBuild } from "@/core/wheel/build";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
@@ -36,10 +37,6 @@ const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel
   const target = taken["tension.target"]?.value;
   return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
 };
-
-/** The machine and which of its wheels it is. */
-export const machineAndPlace = ({ machine, place }: Pick<Job, "machine" | "place">): string =>
-  [machine, place === "other" ? "" : `${place} wheel`].filter(Boolean).join(", ");
 
 /** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
 export const benchRecord = async (id: string): Promise<BenchRecord | null> => {

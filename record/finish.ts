@@ -2,14 +2,18 @@ import { finishAnswers } from "@/core/acts/acts-come-to";
 import { CONDITION_PARTS } from "@/core/figures/book-in";
 import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
+import { type NewSpoke, newSpokeOf } from "@/core/lacing/new-spoke";
 import { placeSpokes } from "@/core/lacing/placement";
-import { lastTensions, readingsNow, runOutRounds } from "@/core/rounds/counting-rounds";
+import { lastTensions, readingsNow, runOutRounds, turnedSinceRead } from "@/core/rounds/counting-rounds";
 import { standingOf } from "@/core/rounds/inside-tolerance";
 import type { ReadRounds } from "@/core/rounds/read-rounds";
 import { turnsMade, turnsOver } from "@/core/rounds/turn";
+import { spokeKinds } from "@/core/spoke/kinds";
+import { planSpokes } from "@/core/spoke/spoke-plan";
 import { spreadOf } from "@/core/tension/spread";
 import { jobTolerance } from "@/core/truing/bench-way";
 import { type Settled, settledBetween } from "@/core/truing/knowing/settled";
+import { figuresOf } from "@/core/wheel/build";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { JobRecord } from "./job-record";
 
@@ -24,11 +28,13 @@ export const jobFinish = (record: JobRecord): JobFinish => {
   const tolerance = jobTolerance(job.tolerance, taken);
   const tensions = lastTensions(read);
   const judged = (as: string) => CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === as);
+  const put = newSpokeOf(job.kind, taken);
   const drum = (name: string) => taken[name]?.value ?? null;
   const lines = finishLines({
     kind: job.kind,
     ...sinceDestressed(read),
     standing: standingOf(readingsNow(read), tolerance),
+    turnedSince: turnedSinceRead(read),
     tolerance,
     spread: tensions
       ? spreadRead(
@@ -38,7 +44,12 @@ export const jobFinish = (record: JobRecord): JobFinish => {
       : null,
     slack: tensions?.flatMap((t, i) => (t.tension === 0 ? [i + 1] : [])) ?? [],
     tensionRead: tensions?.filter((t) => t.tension !== null).length ?? 0,
-    thread: record.order ? nearestThreadEnd(record.order.parts, threadedSpokes(record)) : null,
+    thread: put
+      ? newSpokesThread(record, put)
+      : record.order
+        ? nearestThreadEnd(record.order.parts, threadedSpokes(record))
+        : null,
+    newSpoke: put && put.length !== null ? { spoke: put.spoke, length: put.length } : null,
     drum: { before: drum("drum.before"), after: drum("drum.after") },
     scrap: judged("scrap"),
     replace: judged("replace").map((part) => ({ part, note: taken[`condition.${part}.note`]?.typed ?? "" })),
@@ -63,6 +74,17 @@ const sinceDestressed = (
     settled: (["lateral", "radial"] as const).map((what) => settledBetween(was[what], now[what])),
     tensionMoved: moved.length > 0 ? Math.max(...moved) : null,
   };
+};
+
+/** How a new spoke sits in its nipple; null while it is not in, or nobody knows how long it ought to be. */
+const newSpokesThread = ({ wheel, taken, settled }: JobRecord, put: NewSpoke) => {
+  if (!wheel || put.length === null) return null;
+  const spoke = placeSpokes(wheel).find((s) => s.spoke === put.spoke);
+  const kind = spokeKinds(wheel).kinds.find((k) => k.spokes.includes(put.spoke));
+  const wanted = put.pieces ?? (settled ? (kind?.lengthAtTension ?? null) : null);
+  if (!spoke || wanted === null) return null;
+  const { parts } = planSpokes(wheel, figuresOf(taken));
+  return nearestThreadEnd(parts, [{ spoke: put.spoke, side: spoke.flange, length: put.length, wanted, turns: 0 }]);
 };
 
 /** How uneven the spokes read are, each against its own side's mean; null where fewer than half were read. */

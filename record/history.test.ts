@@ -29,7 +29,7 @@ const readRound = async (jobId: string, size: number, weldAt: number | null = nu
 };
 
 test("every visit joins its wheel: how it came, how it left, the weld left out; a look without a dial says so", async () => {
-  const first = await openJob({ id: crypto.randomUUID(), kind: "rebuild", mark: "HS-1", customer: "History Test" });
+  const first = await openJob({ id: crypto.randomUUID(), kind: "true-only", mark: "HS-1", customer: "History Test" });
   await saveBuild({ jobId: first.id, wheel: WHEEL, assumed: [], version: 0 });
   const found = await readRound(first.id, 1.2, 21);
   for (const spoke of [3, 4, 5]) await addTurn(found, { id: crypto.randomUUID(), spoke, turns: 0.25 });
@@ -41,10 +41,10 @@ test("every visit joins its wheel: how it came, how it left, the weld left out; 
   expect(history?.visits.map((v) => v.jobId)).toEqual([first.id, second.id]);
   const [left, now] = history?.visits ?? [];
   // The weld's half millimetre is no spoke's: 1.2 and 0.2 of wave, at the places read.
-  const [lateral, hop] = left.found.tir.split(", ").map(Number);
+  const [lateral, hop] = left.found.tir.split(", ").map(Number.parseFloat);
   expect(lateral).toBeCloseTo(1.2, 1);
   expect(Math.abs(hop - lateral)).toBeLessThan(0.05);
-  expect(Number(left.left.tir.split(", ")[1])).toBeLessThan(0.25);
+  expect(Number.parseFloat(left.left.tir.split(", ")[1])).toBeLessThan(0.25);
   expect(left).toMatchObject({ rounds: 2, destressed: 1, nipplesTurned: 3, recheckOn: "2031-01-02" });
   expect(now).toMatchObject({ rounds: 0, found: { tir: "" }, finished: null });
   const wheels = await customerWheels(first.customerId);

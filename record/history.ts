@@ -1,4 +1,5 @@
 import type { Taken } from "@/core/measurement/taken";
+import { foundRound } from "@/core/rounds/as-found";
 import { firstTensions, lastTensions, runOutRounds } from "@/core/rounds/counting-rounds";
 import type { RunOutLine } from "@/core/rounds/inside-tolerance";
 import { besideWords, lineTotal } from "@/core/rounds/line-total";
@@ -17,9 +18,10 @@ const foundAt = (taken: Readonly<Record<string, Taken>>): { readonly tir?: strin
 };
 
 const visitOf = (record: BenchRecord, opened: string, signedBy: string | null): Visit => {
-  const { job, taken, rounds, read } = record;
+  const { job, taken, acts, rounds, read } = record;
   const counting = runOutRounds(read);
-  const lines = (round: Round | undefined) => {
+  const found = foundRound({ kind: job.kind, acts, read });
+  const lines = (round: Round | null | undefined) => {
     if (!round) return { lateral: [], radial: [], tir: "" };
     const readings = read.readings(round);
     const { lateral, radial } = readings;
@@ -34,9 +36,9 @@ const visitOf = (record: BenchRecord, opened: string, signedBy: string | null): 
     finished: job.finishedAt?.slice(0, 10) ?? null,
     signedBy,
     recheckOn: job.recheckOn,
-    found: { ...lines(counting[0]), ...foundAt(taken) },
+    found: { ...lines(found), ...foundAt(taken) },
     left: lines(counting.at(-1)),
-    foundTension: firstTensions(read)?.map((t) => t.tension) ?? [],
+    foundTension: (job.kind === "rebuild" && !found ? null : firstTensions(read))?.map((t) => t.tension) ?? [],
     leftTension: lastTensions(read)?.map((t) => t.tension) ?? [],
     rounds: counting.length,
     destressed: rounds.filter((r) => r.destressed).length,

@@ -1,5 +1,6 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { LOST_FIGURES } from "@/core/figures/book-in";
+import { placeWords } from "@/core/shop/machine-words";
 import { showLength } from "@/core/units/show-length";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { BenchRecord } from "./bench-record";
@@ -20,7 +21,7 @@ export const jobLabel = ({ job, taken }: BenchRecord) => {
     customer: job.customer,
     telephone: job.telephone,
     machine: job.machine,
-    wheel: job.place === "other" ? "" : `${job.place} wheel`,
+    wheel: placeWords(job.place),
     wanted: job.wanted,
     promised: job.promised ?? "",
     sides: [names.A, names.B] as const,

@@ -69,8 +69,11 @@ describe("the last round that counts", () => {
     const job = await wheelJob("OR-1");
     await round(job.id, ["lateral", "radial", "offset"], (s, what) => (what === "offset" ? 0.1 : TENTH(s)));
     const before = await said(job.id);
-    expect(before).toMatchObject({ stage: "done", sheet: ["0.10 mm", "0.10 mm", "0.10 mm to brake side from wanted"] });
-    expect(before).toMatchObject({ trace: 40, left: "0.10, 0.10", finish: { state: "shown" } });
+    expect(before).toMatchObject({
+      stage: "done",
+      sheet: ["0.10 ±0.06 mm", "0.10 ±0.06 mm", "0.10 mm to brake side from wanted"],
+    });
+    expect(before).toMatchObject({ trace: 40, left: "0.10 ±0.06, 0.10 ±0.06", finish: { state: "shown" } });
     await round(job.id, ["tension"], () => 2000);
     expect(await said(job.id)).toEqual(before);
     await openRound(job.id, { id: id() });
@@ -103,8 +106,8 @@ describe("inside the tolerance", () => {
     expect(now.finish?.text).toMatch(/side to side and hop not read all round/);
     // The advice does not call it done, and no total goes out without its few places.
     expect((await adviseRound(half.id, roundId)).verdict).not.toBe("done");
-    expect(now.sheet.slice(0, 2)).toEqual(["0.10 mm at 17 places", "0.10 mm at 17 places"]);
-    expect(now.left).toBe("0.10 at 17 places, 0.10 at 17 places");
+    expect(now.sheet.slice(0, 2)).toEqual(["0.10 ±0.06 mm at 17 places", "0.10 ±0.06 mm at 17 places"]);
+    expect(now.left).toBe("0.10 ±0.06 at 17 places, 0.10 ±0.06 at 17 places");
     await round(half.id, ["lateral", "radial"], (s) => 12 * TENTH(s), 20);
     expect((await said(half.id)).finish?.state).toBe("against");
   });

@@ -1,4 +1,5 @@
 import { FIGURES } from "@/core/figures/all-figures";
+import { placeWords } from "@/core/shop/machine-words";
 import { SWG_MM } from "@/core/spoke/gauge";
 import { materialName, planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { BadInput, notMeasured } from "@/core/wheel/bad-input";
@@ -50,9 +51,7 @@ export const orderSheet = (record: JobRecord, order: Order) => {
   const washer = Number(order.figures["rim.washer"] ?? 0);
   return {
     mark: record.job.mark,
-    machine: [record.job.machine, record.job.place === "other" ? "" : `${record.job.place} wheel`]
-      .filter(Boolean)
-      .join(", "),
+    machine: [record.job.machine, placeWords(record.job.place)].filter(Boolean).join(", "),
     date: order.orderedAt.slice(0, 10),
     lines: order.lines.map((l) => ({
       length: l.length,

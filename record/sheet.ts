@@ -1,12 +1,15 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { CONDITION_PARTS } from "@/core/figures/book-in";
 import { type FinishAnswer, finishNotes, replacedKey } from "@/core/finish/finish";
+import { newSpokeOf } from "@/core/lacing/new-spoke";
 import { placeSpokes } from "@/core/lacing/placement";
 import type { Taken } from "@/core/measurement/taken";
-import { lastTensions, readingsNow, runOutRounds } from "@/core/rounds/counting-rounds";
+import { foundRound } from "@/core/rounds/as-found";
+import { lastTensions, readingsNow, runOutRounds, turnedSinceRead } from "@/core/rounds/counting-rounds";
 import { lineTotal, totalWords } from "@/core/rounds/line-total";
 import type { RoundReadings } from "@/core/rounds/round-readings";
 import type { Sheet, SheetLine } from "@/core/sheet/sheet";
+import { placeWords } from "@/core/shop/machine-words";
 import type { Settings } from "@/core/shop/settings";
 import { sideTensions } from "@/core/tension/balance";
 import { jobTolerance } from "@/core/truing/bench-way";
@@ -26,6 +29,7 @@ interface Names {
   readonly B: string;
 }
 const NOT_READ = "not read";
+const TURNED_SINCE = "not read since it was turned";
 const mm = (x: number | null): string => (x === null ? NOT_READ : `${x.toFixed(2)} mm`);
 const towards = (x: number, names: Names): string =>
   Math.abs(x) < 0.005 ? "0.00 mm" : `${Math.abs(x).toFixed(2)} mm to ${x > 0 ? names.A : names.B}`;
@@ -40,8 +44,8 @@ const replacedParts = (
   const seen = CONDITION_PARTS.filter((part) => answers[replacedKey(part)]?.answer === "seen");
   const lengths = order?.lines.map((l) => `${l.count} of ${l.length.toFixed(1)} mm`) ?? [];
   const spokes = order ? [`${order.lines.reduce((sum, l) => sum + l.count, 0)} spokes (${lengths.join(", ")})`] : [];
-  const broken = taken["break.spoke"]?.typed;
-  const one = job.kind === "broken-spoke" && broken ? [`spoke ${broken}`] : [];
+  const put = newSpokeOf(job.kind, taken);
+  const one = put ? [`spoke ${put.spoke}${put.length === null ? "" : ` (${put.length.toFixed(1)} mm)`}`] : [];
   const whole = job.kind === "rebuild" ? spokes : one;
   return [...whole, ...seen.filter((part) => part !== "spokes" || whole.length === 0)];
 };
@@ -56,11 +60,19 @@ const tensionWords = (tension: readonly (number | null)[]): string => {
   return `${Math.round(mean)} N, ${Math.round(Math.min(...read))} to ${Math.round(Math.max(...read))}, ${read.length} read`;
 };
 
-/** As found and as returned: what was told at booking in goes before the first round of several. */
-const sheetLines = ({ read, taken }: JobRecord, names: Names): SheetLine[] => {
-  const counting = runOutRounds(read);
-  const first = counting.length > 1 ? read.readings(counting[0]) : null;
+/** A rebuilt wheel has new spokes: whatever was read of them is no finding. */
+const NEW_SPOKES = "new spokes";
+
+/**
+ * As found and as returned: what was told at booking in goes before the first round of several. A wheel that was laced
+ * anew was found before that or not at all: its rounds are of the wheel as it was built.
+ */
+const sheetLines = (record: JobRecord, names: Names): SheetLine[] => {
+  const { read, taken, job, acts } = record;
+  const found = foundRound({ kind: job.kind, acts, read });
+  const first = found && read.readings(found);
   const now = readingsNow(read);
+  const returned = (what: "lateral" | "radial") => (turnedSinceRead(read) ? TURNED_SINCE : total(now, what));
   const figure = (name: string) => taken[name]?.value ?? null;
   const told = (name: string) => (figure(name) === null ? null : mm(figure(name)));
   const offset = { found: figure("offset.found"), now: now?.offset ?? null };
@@ -69,12 +81,12 @@ const sheetLines = ({ read, taken }: JobRecord, names: Names): SheetLine[] => {
     {
       label: "Side to side, total reading",
       found: told("found.lateral") ?? total(first, "lateral"),
-      returned: total(now, "lateral"),
+      returned: returned("lateral"),
     },
     {
       label: "Hop, total reading",
       found: told("found.radial") ?? total(first, "radial"),
-      returned: total(now, "radial"),
+      returned: returned("radial"),
     },
     {
       label: "Offset",
@@ -83,7 +95,7 @@ const sheetLines = ({ read, taken }: JobRecord, names: Names): SheetLine[] => {
     },
     {
       label: "Spoke tension",
-      found: tensionWords(first?.tension ?? []),
+      found: !first && job.kind === "rebuild" ? NEW_SPOKES : tensionWords(first?.tension ?? []),
       returned: tensionWords(lastTensions(read)?.map((t) => t.tension) ?? []),
     },
     ...(drum
@@ -98,19 +110,53 @@ const sheetLines = ({ read, taken }: JobRecord, names: Names): SheetLine[] => {
   ];
 };
 
-/** Tensions as last read, each side's mean, and how far its farthest spoke stands from it. */
+/** Spokes of a side that must be read before anything is said of how even it is. */
+const EVEN_FROM = 4;
+
+/** A side's mean and how far its farthest spoke stands from it; slack ones are told apart, they would be 100 % off. */
+const sideEvenness = (name: string, own: readonly number[], of: number): string => {
+  const pulling = own.filter((t) => t > 0);
+  const slack = own.length - pulling.length;
+  const mean = pulling.reduce((a, b) => a + b, 0) / pulling.length;
+  const worst = Math.max(...pulling.map((t) => Math.abs(t / mean - 1)));
+  const even = pulling.length >= EVEN_FROM ? `, within ${Math.round(100 * worst)} %` : "";
+  return [
+    pulling.length > 0 ? `${name} ${Math.round(mean)} N${even}` : name,
+    ...(slack > 0 ? [`${slack} slack`] : []),
+    ...(own.length < of ? [`${own.length} of ${of} read`] : []),
+  ].join(", ");
+};
+
+/** Tensions as last read, and how even each side is. */
 const sheetTension = ({ wheel, read }: JobRecord, names: Names): Sheet["tension"] => {
   const tensions = lastTensions(read)?.map((t) => t.tension);
   if (!wheel || !tensions) return null;
   const spokes = placeSpokes(wheel);
   const evenness = (["A", "B"] as const).flatMap((side) => {
-    const own = spokes.flatMap((s) => (s.flange === side ? (tensions[s.spoke - 1] ?? []) : []));
-    if (own.length === 0) return [];
-    const mean = own.reduce((a, b) => a + b, 0) / own.length;
-    const worst = Math.max(...own.map((t) => Math.abs(t / Math.max(mean, 1) - 1)));
-    return [`${names[side]} ${Math.round(mean)} N, within ${Math.round(100 * worst)} %`];
+    const of = spokes.filter((s) => s.flange === side);
+    const own = of.flatMap((s) => tensions[s.spoke - 1] ?? []);
+    return own.length === 0 ? [] : [sideEvenness(names[side], own, of.length)];
   });
   return { at: tensions, ...sideTensions(wheel, spokes), evenness: evenness.join("; ") };
+};
+
+/** What an assumed figure is of, in the words of the sheet. */
+const ASSUMED_OF: Readonly<Record<string, string>> = {
+  rim: "the rim",
+  hub: "the hub",
+  offset: "the offset",
+  spoke: "the spokes",
+  nipple: "the nipples",
+  tension: "the tension",
+};
+
+const assumedOf = (names: readonly string[]): NonNullable<Sheet["assumedOf"]> => {
+  const counts = new Map<string, number>();
+  for (const name of names) {
+    const of = ASSUMED_OF[name.split(".")[0]] ?? "the lacing";
+    counts.set(of, (counts.get(of) ?? 0) + 1);
+  }
+  return [...counts].map(([of, count]) => ({ of, count }));
 };
 
 /** Every figure of the record that is one figure: a walk round the rim has its own drawing. */
@@ -135,6 +181,7 @@ export const jobSheet = (
   const names = { A: job.sideA, B: job.sideB };
   const finish = jobFinish(record);
   const now = readingsNow(read);
+  const assumed = record.settled?.assumed ?? record.build.assumed;
   const watch = CONDITION_PARTS.flatMap((part) => {
     if (taken[`condition.${part}`]?.typed !== "watch") return [];
     const note = taken[`condition.${part}.note`]?.typed;
@@ -144,7 +191,7 @@ export const jobSheet = (
     wheel: {
       mark: job.mark,
       machine: job.machine,
-      place: job.place === "other" ? "" : `${job.place} wheel`,
+      place: placeWords(job.place),
       holes: wheel?.rim.holes ?? 0,
       work: WORK[job.kind],
     },
@@ -167,9 +214,8 @@ export const jobSheet = (
     lines: sheetLines(record, names),
     tolerance: { ...jobTolerance(job.tolerance, taken), name: job.tolerance },
     trace: now ? { lateral: now.lateral, radial: now.radial } : null,
-    assumed: (record.settled?.assumed ?? record.build.assumed).map((name) =>
-      withSideNames(FIGURES[name]?.label ?? name, names),
-    ),
+    assumed: assumed.map((name) => withSideNames(FIGURES[name]?.label ?? name, names)),
+    assumedOf: assumedOf(assumed),
     signedBy: record.signedBy,
   };
 };

@@ -1,4 +1,5 @@
 import type { CustomerLine } from "@/core/shop/list-lines";
+import type { WheelPlace } from "@/core/shop/machine-words";
 import { database } from "./database";
 
 /** Every wheel with its customer, by name. */
@@ -51,7 +52,7 @@ export const importCustomers = async (lines: readonly CustomerLine[], take: bool
 export const customerWheels = async (customerId: string) => {
   const customer = await database()("customers").where({ id: customerId }).first();
   if (!customer) return null;
-  const wheels: { id: string; mark: string; machine: string; place: string; visits: number; last: Date | null }[] =
+  const wheels: { id: string; mark: string; machine: string; place: WheelPlace; visits: number; last: Date | null }[] =
     await database()("wheels")
       .leftJoin("jobs", "jobs.wheel_id", "wheels.id")
       .where({ customer_id: customerId })

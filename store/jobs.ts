@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import type { ToleranceName } from "@/core/runout/tolerance";
+import type { WheelPlace } from "@/core/shop/machine-words";
 import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
 import { changingJob, jobChanged, wheelChanged } from "./changes";
@@ -29,7 +30,8 @@ export interface Job {
   readonly wheelId: string;
   readonly mark: string;
   readonly machine: string;
-  readonly place: "front" | "rear" | "other";
+  /** Empty until somebody said. */
+  readonly place: WheelPlace;
   readonly customerId: string;
   readonly customer: string;
   readonly telephone: string;
@@ -160,7 +162,7 @@ export const openJob = async (
       customer_id: customerId,
       mark: job.mark ?? (await nextMark(trx)),
       machine: job.machine ?? "",
-      place: job.place ?? "front",
+      place: job.place ?? "",
     });
     await trx("jobs").insert({ id: job.id, wheel_id: wheelId, kind: job.kind, ...columns(job) });
   });

@@ -6,6 +6,7 @@ import * as firstHouse from "./migrations/first-house";
 import * as marks from "./migrations/marks";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
+import * as placeUntold from "./migrations/place-untold";
 import * as practice from "./migrations/practice";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
@@ -25,6 +26,7 @@ const migrations: Record<string, Knex.Migration> = {
   "010-marks": marks,
   "011-visits": visits,
   "012-acts-and-sources": actsAndSources,
+  "013-place-untold": placeUntold,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -2,6 +2,7 @@ import type { Entry } from "@/core/measurement/taken";
 import type { Instrument, ReadingKind, ReadingMethod } from "@/core/rounds/reading";
 import type { RoundKind } from "@/core/rounds/round";
 import type { ToleranceName } from "@/core/runout/tolerance";
+import type { WheelPlace } from "@/core/shop/machine-words";
 import type { JobKind } from "@/core/wheel/stages";
 
 /** A row as it comes: JSON columns are read with `json()`, flags are 0 or 1. */
@@ -22,7 +23,8 @@ interface WheelRow extends Stored {
   customer_id: string;
   mark: string;
   machine: string;
-  place: "front" | "rear" | "other";
+  /** Empty until somebody said. */
+  place: WheelPlace;
 }
 export interface JobTableRow extends Stored {
   wheel_id: string;

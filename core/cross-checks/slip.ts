@@ -56,6 +56,8 @@ export interface Disagreement {
 
 /** mm two ways may differ before anybody is told (the trade takes 1 mm of ERD for granted). */
 const TELL = 1;
+/** A slip that explains nearly all of a large gap is named although what is left is more than careful: part, mm. */
+const NEARLY = { part: 0.1, mm: 3 };
 /** Differences of careful measuring stay within this many standard deviations. */
 const SURE = 3;
 /** −2 ln of how often each kind of slip is made beside the others: a guess, the same order for all. */
@@ -205,7 +207,9 @@ export const findSlip = (estimates: readonly Estimate[]): Disagreement | null =>
   const weighed = guesses
     .map((guess) => {
       const after = estimates.map((e) => corrected(e, guess));
-      const { over } = farthest(estimates, after);
+      const left = farthest(estimates, after);
+      const nearly = left.by <= Math.min(NEARLY.part * worst.by, NEARLY.mm);
+      const over = nearly ? Math.min(left.over, 1) : left.over;
       const usual = guess.onlyGiven
         ? 0
         : unusual(guess.term.figure, guess.meant) - unusual(guess.term.figure, guess.term.value);

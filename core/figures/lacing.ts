@@ -114,6 +114,25 @@ export const BREAK_FIGURES: readonly Figure[] = takenIn("lace", [
     picture: "old-spoke",
     likely: [60, 320],
   },
+  {
+    name: "break.new",
+    label: "new spoke, as put in",
+    how: "inside of the bend to the end, measured before it goes in",
+    kind: "length",
+    picture: "old-spoke",
+    likely: [60, 320],
+  },
+  {
+    name: "break.up",
+    label: "how tight it is now",
+    how: "pluck it against its likes, four holes back and four on",
+    kind: "choice",
+    picture: "look",
+    choices: [
+      { value: "just", label: "just tight" },
+      { value: "up", label: "up to its likes" },
+    ],
+  },
 ]);
 
 /** Which spokes the empty hub holes fall between, by flange; chosen on the drawing. */

@@ -1,5 +1,6 @@
 import { DRUM_LIMIT } from "../hub/drum";
 import type { Standing } from "../rounds/inside-tolerance";
+import { totalFigure } from "../rounds/line-total";
 import type { ThreadRoom } from "../spoke/thread-room";
 import type { Settled } from "../truing/knowing/settled";
 
@@ -9,6 +10,8 @@ export interface FinishRecord {
   readonly settled: readonly Settled[] | null;
   /** Run-out and offset against the tolerance. */
   readonly standing: Standing;
+  /** Nipples were turned since the run-out was last read. */
+  readonly turnedSince: boolean;
   readonly tolerance: {
     readonly lateral: number;
     readonly radial: number;
@@ -24,6 +27,8 @@ export interface FinishRecord {
   readonly tensionMoved: number | null;
   /** The spoke nearest to an end of its thread; null where no order says how long the spokes are. */
   readonly thread: { readonly spoke: number; readonly room: ThreadRoom } | null;
+  /** The spoke put in for a broken one, with its length; null where none was, or not yet. */
+  readonly newSpoke: { readonly spoke: number; readonly length: number } | null;
   readonly drum: { readonly before: number | null; readonly after: number | null };
   /** Parts judged to be scrap at booking in. */
   readonly scrap: readonly string[];
@@ -112,16 +117,26 @@ const mm = (x: number) => x.toFixed(2);
 const LINES = { lateral: "side to side", radial: "hop" } as const;
 
 /** What was read of it against what is allowed, and what was not read round the whole wheel. */
-const standingWords = (standing: Standing, tolerance: FinishRecord["tolerance"]): string => {
+const standingWords = ({ standing, tolerance, turnedSince }: FinishRecord): string => {
+  if (turnedSince) return "nipples were turned since the run-out was last read: read it once more";
   const { lateral, radial, offset, missing } = standing;
   const read = [
-    lateral && `side to side ${mm(lateral.beside)} of ${tolerance.lateral} mm`,
-    radial && `hop ${mm(radial.beside)} of ${tolerance.radial} mm`,
+    lateral && `side to side ${totalFigure(lateral)} of ${tolerance.lateral} mm`,
+    radial && `hop ${totalFigure(radial)} of ${tolerance.radial} mm`,
     offset !== null && `offset ${mm(Math.abs(offset))} of ${tolerance.offset} mm`,
   ].filter(Boolean);
   if (read.length === 0) return "run-out was not read";
   const lacking = missing.length > 0 ? `; ${missing.map((what) => LINES[what]).join(" and ")} not read all round` : "";
   return `${read.join(", ")}${lacking}`;
+};
+
+/** How the spoke nearest to an end of its thread sits; of a broken one, how the new one does. */
+const threadWords = ({ thread, newSpoke }: FinishRecord): string => {
+  const put = newSpoke && `${newSpoke.spoke}, the new one, is ${newSpoke.length.toFixed(1)} mm`;
+  if (thread) return put ? `${put}: ${thread.room.text}` : `${thread.spoke}: ${thread.room.text}; the others have more`;
+  return put
+    ? `${put}; how long it ought to be was not measured: look at its slot`
+    : "how long the spokes are is not recorded: look at each slot";
 };
 
 /** The lines of this kind of job, in the order they are looked at. */
@@ -139,7 +154,7 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
     "true",
     "inside the tolerance",
     ({ inside: "shown", outside: "against", unread: "ask" } as const)[standing.state],
-    standingWords(standing, tolerance),
+    standingWords(r),
   );
   if (r.spread !== null)
     add(
@@ -177,9 +192,7 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
       "thread",
       "every nipple inside its thread",
       r.thread === null ? "ask" : Math.min(r.thread.room.turnsUp, r.thread.room.turnsDown) >= 0 ? "shown" : "against",
-      r.thread === null
-        ? "how long the spokes are is not recorded: look at each slot"
-        : `${r.thread.spoke}: ${r.thread.room.text}; the others have more`,
+      threadWords(r),
     );
   if (r.kind === "rebuild")
     add(
@@ -222,8 +235,10 @@ export const notFinished = (
 export const finishNotes = (lines: readonly FinishLine[], answers: Readonly<Record<string, FinishAnswer>>): string[] =>
   lines.flatMap((l) => {
     const a = answers[l.key];
-    if (!a || a.answer === "seen" || a.answer === "bad") return [];
+    if (!a || a.answer === "bad") return [];
     const said = `${l.label[0].toUpperCase()}${l.label.slice(1)}`;
+    // Taken as it stands although the record is against it: the paper says so beside the figure.
+    if (a.answer === "seen") return l.state === "against" ? [`${said}: not so, and accepted: ${l.text}.`] : [];
     return a.answer === "not-part"
       ? [`${said}: not part of this job.`]
       : [`${said}: not done${a.because ? `, because ${a.because}` : ""}.`];

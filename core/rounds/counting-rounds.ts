@@ -2,6 +2,7 @@ import type { SpokeTension } from "../tension/told";
 import type { ReadRounds } from "./read-rounds";
 import type { Round } from "./round";
 import { placesRead, type RoundReadings } from "./round-readings";
+import { isTurned } from "./turn";
 
 /** Whether side to side or hop was read in a round: what is found and what is left is told by such rounds alone. */
 export const isReadForRunOut = ({ lateral, radial }: RoundReadings): boolean =>
@@ -29,13 +30,19 @@ export const firstTensions = (read: ReadRounds): readonly SpokeTension[] | null 
   return round ? read.tensions(round) : null;
 };
 
+/** Whether nipples were turned since the run-out was last read: what it read no longer tells how the wheel stands. */
+export const turnedSinceRead = (read: ReadRounds): boolean => {
+  const last = lastRound(read);
+  return last !== null && read.rounds.slice(read.rounds.indexOf(last)).some(isTurned);
+};
+
 /**
  * How the wheel stands by its record: run-out of the last round that counts, with an offset read in it or since; null
- * while no run-out was read.
+ * while no run-out was read, or where nipples were turned since.
  */
 export const readingsNow = (read: ReadRounds): RoundReadings | null => {
   const last = lastRound(read);
-  if (!last) return null;
+  if (!last || turnedSinceRead(read)) return null;
   const since = read.rounds.slice(read.rounds.indexOf(last)).map((r) => read.readings(r).offset ?? null);
   return { ...read.readings(last), offset: since.findLast((offset) => offset !== null) ?? null };
 };

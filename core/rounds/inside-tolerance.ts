@@ -59,10 +59,11 @@ export interface Standing {
  * round the whole wheel, or their highest and lowest place told.
  */
 export const standingOf = (
-  readings: Pick<RoundReadings, "lateral" | "radial" | "offset" | "highLow"> | null,
+  readings: Pick<RoundReadings, "lateral" | "radial" | "offset" | "highLow" | "sure"> | null,
   tolerance: Pick<Tolerance, "lateral" | "radial"> & Partial<Pick<Tolerance, "offset">>,
 ): Standing => {
-  const total = { lateral: totalBesideSeam(readings?.lateral ?? []), radial: totalBesideSeam(readings?.radial ?? []) };
+  const of = (what: RunOutLine) => totalBesideSeam(readings?.[what] ?? [], readings?.sure?.[what]);
+  const total = { lateral: of("lateral"), radial: of("radial") };
   const offset = readings?.offset ?? null;
   const missing = (["lateral", "radial"] as const).filter((what) => !readWhole(readings, what));
   const inside = isInside(

@@ -10,16 +10,19 @@ export interface LineTotal {
   readonly whole: boolean;
 }
 
-type Lines = Pick<RoundReadings, RunOutLine | "highLow">;
+type Lines = Pick<RoundReadings, RunOutLine | "highLow" | "sure">;
 
 export const lineTotal = (readings: Lines | null, what: RunOutLine): LineTotal => {
   const line = readings?.[what] ?? [];
   return {
-    total: totalBesideSeam(line),
+    total: totalBesideSeam(line, readings?.sure?.[what]),
     places: placesRead(line),
     whole: readWhole(readings, what),
   };
 };
+
+/** The figure a tolerance is held against, with what it is sure to: the same wherever it stands. */
+export const totalFigure = (total: Total): string => `${total.beside.toFixed(2)} ±${total.sure.toFixed(2)}`;
 
 /**
  * A total as it stands in lists: a weld left out, for a tolerance is held against the rest; and at how many places,
@@ -29,7 +32,7 @@ export const lineTotal = (readings: Lines | null, what: RunOutLine): LineTotal =
  * @returns null with fewer than two places read
  */
 export const besideWords = ({ total, places, whole }: LineTotal, unit = ""): string | null =>
-  total && `${total.beside.toFixed(2)}${unit}${whole ? "" : ` at ${places} places`}`;
+  total && `${totalFigure(total)}${unit}${whole ? "" : ` at ${places} places`}`;
 
 /** The same with what a weld adds, where it stands alone: in the round's header and on the sheet. */
 export const totalWords = (line: LineTotal, unit = ""): string | null => {

@@ -16,7 +16,10 @@ export interface Sheet {
   readonly tolerance: Tolerance & { readonly name: string };
   /** Over the holes, mm, as returned; null unread. */
   readonly trace: { readonly lateral: readonly (number | null)[]; readonly radial: readonly (number | null)[] } | null;
+  /** Every figure nobody took, for the page of all figures. */
   readonly assumed: readonly string[];
+  /** The same by what they are of: the rim 6, the hub 8. Not on sheets signed before this was kept. */
+  readonly assumedOf?: readonly { readonly of: string; readonly count: number }[];
   /** Parts that are new: `bearings`, `40 spokes (20 of 168.5 mm, 20 of 170.0 mm)`. */
   readonly replaced: readonly string[];
   /** What was not done or not part of the job, what to watch. */
@@ -63,11 +66,20 @@ export const CAUTIONS = {
   after: "After the first rides, 50 to 100 km: have spoke tension and axle nuts checked again.",
 } as const;
 
+/** In one line, by what they are of; which they are stands with every figure. */
+const assumedWords = ({ assumed, assumedOf }: Sheet): string => {
+  if (assumed.length === 0) return "";
+  if (!assumedOf) return `Assumed, not measured: ${assumed.join(", ")}.`;
+  const parts = assumedOf.map(({ of, count }) => `${count} of ${of}`);
+  return `Assumed, not measured: ${assumed.length} ${assumed.length === 1 ? "figure" : "figures"} (${parts.join(", ")}); overleaf they stand one by one.`;
+};
+
 /** What the sheet says beside its table, in its order; the screen and the paper say the same. */
 export const sheetWords = (
   sheet: Sheet,
-): { readonly even: string; readonly replaced: string; readonly after: string } => ({
+): { readonly even: string; readonly replaced: string; readonly assumed: string; readonly after: string } => ({
   even: sheet.tension ? `How even: ${sheet.tension.evenness}.` : "",
   replaced: sheet.replaced.length > 0 ? `New: ${sheet.replaced.join(", ")}.` : "",
+  assumed: assumedWords(sheet),
   after: `${CAUTIONS.after}${sheet.recheck ? ` Bring the wheel back to be looked at from ${sheet.recheck}.` : ""}`,
 });

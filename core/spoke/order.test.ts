@@ -9,7 +9,7 @@ import { readWheel, type Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
 import { weightAndStiffness } from "./material";
 import { type Available, type Need, orderLengths } from "./order-lengths";
-import { againstWords } from "./pattern-words";
+import { againstWords, crossesWords } from "./pattern-words";
 import { comparePatterns } from "./patterns";
 import { sensitivities, toleranceStack } from "./sensitivity";
 import { planSpokes } from "./spoke-plan";
@@ -333,6 +333,29 @@ describe("crosses compared", () => {
     const two = punched.choices[2];
     const flat = Math.hypot(215 * Math.cos((40 * Math.PI) / 180) - 75, 215 * Math.sin((40 * Math.PI) / 180));
     expect(Math.sin((two.hubAngleDeg * Math.PI) / 180)).toBeCloseTo((215 * Math.sin((40 * Math.PI) / 180)) / flat, 9);
+  });
+  test("what the wheel had is told from its old spokes, apart from what the geometry would choose", () => {
+    const wheel = drilled({ rim: { holes: 36, erd: 430, firstHole: "A" } });
+    const plain = comparePatterns(wheel, "A");
+    expect(plain.had).toBeNull();
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 3 }),
+        fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+        fc.constantFrom("A" as const, "B" as const),
+        (cross, worn, side) => {
+          const length = comparePatterns(wheel, side).choices[cross].length + worn;
+          const old = [{ flange: side, head: "out" as const, length }];
+          const told = comparePatterns(wheel, side, undefined, old);
+          expect(told.had).toBe(cross);
+          expect(told.recommended).toBe(plain.recommended);
+          expect(comparePatterns(wheel, side === "A" ? "B" : "A", undefined, old).had).toBeNull();
+          expect(crossesWords(told)).toMatch(
+            cross === told.recommended ? /geometry says the same/ : /What it was built with comes first/,
+          );
+        },
+      ),
+    );
   });
   test("straight bores decide: the cross that leaves along them", () => {
     const bores = (boreDeg: number) => {

@@ -1,4 +1,4 @@
-import type { Against } from "./patterns";
+import type { Against, PatternAdvice } from "./patterns";
 
 /** Why a number of crosses will not do, in a few words. */
 export const againstWords = (a: Against): string => {
@@ -21,4 +21,16 @@ export const againstWords = (a: Against): string => {
     case "far-side":
       return `${called}: passes the hub's far side`;
   }
+};
+
+const crossWords = (cross: number): string => (cross === 0 ? "radial" : `${cross} cross`);
+
+/** What the wheel had and what the geometry alone would choose, told apart. */
+export const crossesWords = ({ recommended, had, whyNotNext }: PatternAdvice): string => {
+  const limit = againstWords(whyNotNext);
+  const it = had === null ? "" : `It had ${crossWords(had)}: its old spokes fit no other.`;
+  if (recommended === null) return [it, `None keeps every limit: ${limit}.`].filter(Boolean).join(" ");
+  if (had === recommended) return `${it} The geometry says the same; not one more: ${limit}.`;
+  const geometry = `By the geometry alone ${crossWords(recommended)}; not one more: ${limit}.`;
+  return had === null ? geometry : `${it} ${geometry} What it was built with comes first.`;
 };

@@ -1,3 +1,4 @@
+import type { OldSpoke } from "../cross-checks/old-spokes";
 import { placeSpokes } from "../lacing/placement";
 import { mostCrosses } from "../wheel/most-crosses";
 import type { Side, Wheel } from "../wheel/wheel-file";
@@ -33,8 +34,10 @@ export interface PatternChoice {
 export interface PatternAdvice {
   readonly side: Side;
   readonly choices: readonly PatternChoice[];
-  /** The most crosses that will do; null when none does. */
+  /** What the geometry alone would choose; null when no number of crosses keeps every limit. */
   readonly recommended: number | null;
+  /** What the wheel had: the one its old spokes fit; null without samples, or where none or two would fit them. */
+  readonly had: number | null;
   /** The one reason against the next. */
   readonly whyNotNext: Against;
 }
@@ -64,8 +67,29 @@ export const valveRoomOf = (wheel: Wheel): number => {
   return Math.hypot(p[0] - q[0], p[1] - q[1]);
 };
 
-/** Every number of crosses a side could have, compared; the most that keeps all limits is recommended. */
-export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits = USUAL_LIMITS): PatternAdvice => {
+/** mm an old spoke may be off its kind's worked-out length and still be one of them: cut, worn and measured by hand. */
+const FITS = 2;
+
+const hadCrosses = (choices: readonly PatternChoice[], side: Side, old: readonly OldSpoke[]): number | null => {
+  const own = old.filter((o) => o.flange === side);
+  if (own.length === 0) return null;
+  const mean = own.reduce((sum, o) => sum + o.length, 0) / own.length;
+  const fit = choices.filter((c) => Math.abs(c.length - mean) <= FITS);
+  return fit.length === 1 ? fit[0].cross : null;
+};
+
+/**
+ * Every number of crosses a side could have, compared; the geometry's own choice keeps all limits and leaves nearest the
+ * tangent. What the wheel had is another matter, and told apart.
+ *
+ * @param old spokes that came out of it
+ */
+export const comparePatterns = (
+  wheel: Wheel,
+  side: Side,
+  limits: PatternLimits = USUAL_LIMITS,
+  old: readonly OldSpoke[] = [],
+): PatternAdvice => {
   const most = mostCrosses(wheel.rim.holes, wheel.rim.erd, wheel.hub[side].holeCircle);
   const choices = [...Array(most + 1).keys()].map((cross): PatternChoice => {
     const laced = { ...wheel, lacing: { ...wheel.lacing, [side]: { cross }, skip: undefined } };
@@ -122,5 +146,5 @@ export const comparePatterns = (wheel: Wheel, side: Side, limits: PatternLimits 
     if (!next) return { cross: recommended + 1, code: "far-side" };
     return next.against[0] ?? { cross: next.cross, code: "farther-past-tangent", angle: next.hubAngleDeg };
   };
-  return { side, choices, recommended, whyNotNext: whyNot() };
+  return { side, choices, recommended, had: hadCrosses(choices, side, old), whyNotNext: whyNot() };
 };

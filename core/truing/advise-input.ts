@@ -117,6 +117,8 @@ export interface AdviseInput {
     readonly left?: readonly (number | readonly [number, number] | null)[];
   };
   readonly history: readonly PastRound[];
+  /** New spokes among others that hold, 1…n, not yet brought up: nothing else is turned before they are. */
+  readonly fresh?: readonly number[];
 }
 
 const checkCount = (path: string, list: readonly unknown[] | undefined, holes: number): void => {

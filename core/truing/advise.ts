@@ -1,11 +1,11 @@
-import type { WheelGeometry } from "../mechanics/wheel-geometry";
-import { sideMean, spreadOf } from "../tension/spread";
 import type { AdviseInput } from "./advise-input";
+import { bringUp } from "./bring-up";
 import { bareRim } from "./knowing/bare-rim";
 import { worstBend } from "./knowing/bend";
 import { knownOf } from "./knowing/known";
-import type { Advice, Forecast } from "./saying/advice";
+import type { Advice } from "./saying/advice";
 import { explain } from "./saying/explain";
+import { asForecast } from "./saying/forecast";
 import { isSecondLook, judge, rimAction } from "./saying/verdict";
 import { type Aim, type Outcome, outcome, trouble } from "./solving/aim";
 import { handSteps } from "./solving/hand-steps";
@@ -21,25 +21,6 @@ const TOUCHES = { each: 3, rounds: 4, free: 2, more: 0.25 };
 /** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
  * hundredth is gone with its twist; later ones end on it. */
 const CLOSE = { nudges: 40, touch: 0.04 };
-/** The figures of a wheel as forecast; the target's own side is the tighter. */
-const asForecast = (geometry: WheelGeometry, after: Outcome): Forecast => {
-  const tension = Array.from(after.tension, (t) => Math.max(0, t));
-  const A = sideMean(geometry.spokes, tension, "A");
-  const B = sideMean(geometry.spokes, tension, "B");
-  return {
-    lateralTir: after.lateralTir,
-    radialTir: after.radialTir,
-    offset: after.offset,
-    tensionMean: Math.max(A, B),
-    tensionSpread: spreadOf(geometry.spokes, tension),
-    A,
-    B,
-    lateral: [...after.lateral],
-    radial: [...after.radial],
-    tension,
-  };
-};
-
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
   const held = new Float64Array(input.wheel.rim.holes);
@@ -61,6 +42,7 @@ const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
  * @throws RimBuckles when the wanted tension is past what the rim can stand
  */
 export const advise = (input: AdviseInput): Advice => {
+  if (input.fresh && input.fresh.length > 0) return bringUp(input, input.fresh);
   const { tolerance, nipple, history } = input;
   const { geometry, full, learnt, elastic, state } = knownOf(input);
   const n = full.length;

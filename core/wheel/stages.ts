@@ -19,11 +19,21 @@ export type JobKind = (typeof JOB_KINDS)[number];
 /** What each kind of job needs; a customer who waits for a wheel to be trued is not asked for its tension. */
 export const STAGES_OF_KIND: Record<string, readonly Stage[]> = {
   rebuild: ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"],
-  "broken-spoke": ["book-in", "spokes", "lace", "true", "hand-back"],
+  "broken-spoke": ["book-in", "lace", "true", "hand-back"],
   "true-only": ["book-in", "true", "hand-back"],
   "check-only": ["book-in", "true", "hand-back"],
   practice: ["tension", "true"],
 };
+
+/** Where a job of this kind opens: a customer who waits has the first reading, or the broken spoke, before his eyes. */
+export const firstPlace = (kind: JobKind): string =>
+  ({
+    rebuild: "book-in",
+    "broken-spoke": "lace",
+    "true-only": "true?read=now",
+    "check-only": "true?read=now",
+    practice: "true",
+  })[kind];
 
 export type StageState = "done" | "next" | "missing" | "waiting" | "ahead" | "changed";
 
@@ -62,7 +72,7 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
           : "open",
     measure: p.measured === "all" ? "done" : p.measured === "some" ? "missing" : "open",
     spokes: p.hasBuild ? "done" : "open",
-    lace: p.laced || p.rounds > 0 ? "done" : "open",
+    lace: p.laced || p.rounds > 0 || p.taken.includes("break.new") ? "done" : "open",
     tension: p.tensioned ? "done" : p.trueEnough || p.signed ? "missing" : "open",
     true: p.trueEnough || p.signed ? "done" : "open",
     "hand-back": p.signed ? "done" : "open",

@@ -13,8 +13,8 @@ export const laceStage = (record: JobRecord, stock: readonly StockHeld[]) => {
     ...jobLacing(wheel, taken),
     figures: figuresOf(taken),
     wheel,
-    drawers: stock.flatMap(({ kind, held, size, name, place }) =>
-      kind === "spoke" && held > 0 && size !== null ? [{ size, name, place, held }] : [],
+    drawers: stock.flatMap(({ id, kind, held, size, name, place }) =>
+      kind === "spoke" && held > 0 && size !== null ? [{ id, size, name, place, held }] : [],
     ),
   };
 };

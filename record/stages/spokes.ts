@@ -40,7 +40,10 @@ export const spokesStage = (record: JobRecord, stock: readonly StockHeld[]) => {
     presets: presets(figures),
     wheel,
     plan,
-    patterns: wheel && plan ? [comparePatterns(wheel, "A", plan.limits), comparePatterns(wheel, "B", plan.limits)] : [],
+    patterns:
+      wheel && plan
+        ? (["A", "B"] as const).map((side) => comparePatterns(wheel, side, plan.limits, record.build.oldSpokes))
+        : [],
     skips: wheel && plan ? skipChoices(wheel, plan.window).slice(0, 6) : [],
     order,
     staleOrder:

@@ -92,7 +92,7 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
           <Trace values={sheet.trace.radial} limit={t.radial} label="hop" />
         </div>
       )}
-      {[words.even, words.replaced].filter(Boolean).map((line) => (
+      {[words.even, words.replaced, words.assumed].filter(Boolean).map((line) => (
         <p key={line} className="mt-2 text-base">
           {line}
         </p>
@@ -102,7 +102,6 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
           {n}
         </p>
       ))}
-      {sheet.assumed.length > 0 && <p className="mt-2 text-base">Assumed, not measured: {sheet.assumed.join(", ")}.</p>}
       <div className="mt-3 border-t border-ink pt-2 text-base">
         {[words.after, CAUTIONS.manual, CAUTIONS.drum, CAUTIONS.linings].map((c) => (
           <p key={c} className="mb-1">

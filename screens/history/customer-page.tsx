@@ -1,3 +1,4 @@
+import { placeWords, type WheelPlace } from "@/core/shop/machine-words";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 
@@ -8,7 +9,7 @@ interface CustomerPageProps {
     readonly id: string;
     readonly mark: string;
     readonly machine: string;
-    readonly place: string;
+    readonly place: WheelPlace;
     readonly visits: number;
     readonly last: string | null;
   }[];
@@ -30,7 +31,7 @@ export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => 
               <b className="font-mono text-xl">{w.mark}</b>
               <span className="truncate">
                 {w.machine}
-                {w.place === "other" ? "" : `, ${w.place} wheel`}
+                {placeWords(w.place) && `, ${placeWords(w.place)}`}
               </span>
               <span className="text-right">
                 {w.visits} {w.visits === 1 ? "visit" : "visits"}

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { settledBetween } from "@/core/truing/knowing/settled";
+import { firstPlace } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { saidOf } from "../parts/kept/sent";
@@ -20,13 +21,13 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
   const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const visits = [...history.visits].reverse();
-  const again = async (kind: string) => {
+  const again = async (kind: (typeof KINDS)[number]["kind"]) => {
     const id = crypto.randomUUID();
     const body = { id, kind, wheelId: history.wheelId };
     const sent = await send({ what: "other", jobId: id, url: "/api/jobs", body, words: "a new visit" });
     setMessage(saidOf(sent));
     if (sent.state !== "taken") return;
-    router.push(`/jobs/${id}/${kind === "rebuild" ? "book-in" : kind === "broken-spoke" ? "lace" : "true"}`);
+    router.push(`/jobs/${id}/${firstPlace(kind)}`);
   };
   return (
     <div className="flex h-dvh flex-col">

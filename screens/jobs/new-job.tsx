@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
 import { checkFigure } from "@/core/figures/check-figure";
+import { firstPlace } from "@/core/wheel/stages";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
@@ -34,10 +35,6 @@ const AT_ONCE = [
   },
   { name: "hub.kind", asks: "Hub:", choices: FIGURES["hub.kind"].choices ?? [] },
 ];
-
-/** Where the work begins once the kind of job is known. */
-const firstPlace = (kind: Kind): string =>
-  ({ rebuild: "book-in", "broken-spoke": "lace", "true-only": "true?read=now", "check-only": "true?read=now" })[kind];
 
 /** A new wheel: its kind is chosen first; with a customer waiting three taps lead to the first reading. */
 export const NewJob = () => {

@@ -10,12 +10,15 @@ import type { Tap } from "../parts/bench/bench-record";
 import { FigureTag } from "../parts/bench/figure-list";
 import { isOpen, listWords } from "../parts/bench/figure-shown";
 import { Doubt } from "../parts/bench/ledger-panel";
+import { PageLink } from "../parts/frame/page-link";
 import { useUnit } from "../parts/kept/kept-choice";
+import { send } from "../parts/kept/use-enter";
 import { SideMark } from "../parts/wheel/side-mark";
 import { WheelPlan } from "../parts/wheel/wheel-plan";
 
 /** A drawer with spokes. */
 export interface SpokeDrawer {
+  readonly id: string;
   readonly size: number;
   readonly name: string;
   readonly place: string;
@@ -31,6 +34,7 @@ export const BrokenView = ({
   names,
   assumed,
   tap,
+  jobId,
 }: {
   wheel: Wheel;
   spokes: readonly PlacedSpoke[];
@@ -40,6 +44,7 @@ export const BrokenView = ({
   /** The wheel's lengths rest on presets: the pieces or a like spoke count, not they. */
   assumed: boolean;
   tap: Tap;
+  jobId: string;
 }) => {
   const [unit] = useUnit();
   const broken = Number(figures["break.spoke"] ?? 0);
@@ -52,6 +57,17 @@ export const BrokenView = ({
   const length = pieces ?? (assumed ? null : worked);
   const near = length === null ? [] : drawers.filter((d) => Math.abs(d.size - length) <= 1.2);
   const where = figures["break.where"];
+  const put = typeof figures["break.new"] === "number" ? figures["break.new"] : null;
+  const drawer = near[0];
+  const like = drawer?.size ?? length;
+  /** It goes into the wheel, and out of its drawer where one of that length lies there. */
+  const putIn = (mm: number) => {
+    tap.put("break.new", mm.toFixed(1));
+    if (!drawer) return;
+    const body = { id: crypto.randomUUID(), change: -1, jobId, note: `spoke ${broken}` };
+    const words = `one taken out of ${drawer.place || drawer.name}`;
+    void send({ what: "other", jobId, url: `/api/stock/${drawer.id}/moves`, body, words });
+  };
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,5fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="min-h-0">
@@ -106,6 +122,32 @@ export const BrokenView = ({
                     ? near.map((d) => `${d.size} ${d.name}: ${d.held} in ${d.place || "stock"}`).join("; ")
                     : "None that long in the drawers."}
                 </p>
+              )}
+              {put === null && like !== null && (
+                <button
+                  type="button"
+                  className="my-2 min-h-16 w-full bg-ink px-3 text-2xl text-paper"
+                  onClick={() => putIn(like)}
+                >
+                  new spoke of {showLength(Number(like.toFixed(1)), unit)} is in
+                  {drawer ? `, taken out of ${drawer.place || "stock"}` : ""}
+                </button>
+              )}
+              {put !== null && (
+                <p className="pt-2 text-xl">
+                  <b>In</b>, {showLength(Number(put.toFixed(1)), unit)}.{" "}
+                  {figures["break.up"] === "up"
+                    ? "Up to its likes: read the wheel."
+                    : `Just tight is enough: the first reading tells how far to turn it, and nothing else is turned before.`}
+                </p>
+              )}
+              {put !== null && (
+                <PageLink
+                  href={`/jobs/${jobId}/true?read=now`}
+                  className="my-2 flex min-h-16 items-center justify-center bg-ink px-3 text-2xl text-paper"
+                >
+                  read the wheel
+                </PageLink>
               )}
               {breakAdvice({
                 where: where === "elbow" || where === "middle" || where === "thread" ? where : null,

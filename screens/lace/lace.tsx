@@ -127,6 +127,7 @@ export const Lace = ({ job }: { job: LaceOnPage }) => {
               names={names}
               assumed={taken["hub.A.holeCircle"] === undefined}
               tap={tap}
+              jobId={jobId}
             />
           )}
           {tab === "why" && <WhyNotes />}

@@ -1,6 +1,6 @@
 "use client";
 import type { SkipChoice } from "@/core/lacing/skip-choices";
-import { againstWords } from "@/core/spoke/pattern-words";
+import { againstWords, crossesWords } from "@/core/spoke/pattern-words";
 import type { PatternAdvice, PatternChoice } from "@/core/spoke/patterns";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
@@ -35,7 +35,7 @@ const Path = ({ wheel, side, choice }: { wheel: Wheel; side: "A" | "B"; choice: 
 
 const degrees = (x: number): string => `${x.toFixed(1)}°`;
 
-/** All crosses side by side, the most that keeps the limits recommended; a tap chooses. */
+/** All crosses side by side: what the wheel had, what the geometry would choose; a tap chooses. */
 export const CrossesView = ({
   wheel,
   patterns,
@@ -54,14 +54,7 @@ export const CrossesView = ({
       <section key={p.side} aria-label={`crosses, ${names[p.side]}`} className="border-b border-ink">
         <h2 className="flex items-center gap-2 px-3 pt-2 text-xl font-bold">
           <SideMark side={p.side} /> {names[p.side]}
-          {p.recommended !== null && (
-            <span className="text-base font-normal">
-              {p.recommended} cross recommended; not one more: {againstWords(p.whyNotNext)}
-            </span>
-          )}
-          {p.recommended === null && (
-            <span className="text-base font-normal">none keeps every limit: {againstWords(p.whyNotNext)}</span>
-          )}
+          <span className="text-base font-normal">{crossesWords(p)}</span>
         </h2>
         <div className="grid auto-cols-fr grid-flow-col portrait:grid-flow-row">
           {p.choices.map((c) => {
@@ -83,7 +76,8 @@ export const CrossesView = ({
                     <b className="font-mono text-xl">{c.length.toFixed(1)}</b>
                   </span>
                 </span>
-                {c.cross === p.recommended && <b>recommended</b>}
+                {c.cross === p.had && <b>it had this</b>}
+                {c.cross === p.recommended && <b>the geometry's choice</b>}
                 <span>at the hub {degrees(c.hubAngleDeg)}</span>
                 {c.entry && (
                   <span>

@@ -13,7 +13,8 @@ interface KindTableProps {
   readonly onPick: (spoke: number) => void;
 }
 
-const percent = (x: number): string => `${Math.round(x * 100)} %`;
+/** A note low enough to be a slack spoke's says nothing of its tension: no figure is made of it. */
+const percent = (x: number): string => (Number.isFinite(x) ? `${Math.round(x * 100)} %` : "–");
 const NUMBER = "text-right font-mono whitespace-nowrap";
 
 /** Spokes that ought to be alike: their mean, how far they stray, who stands out. */

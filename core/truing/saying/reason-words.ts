@@ -1,7 +1,7 @@
 import { towards } from "../../wheel/side-names";
 import type { Bend } from "../knowing/bend";
 import type { Reason, ReasonCode, ReasonFigures } from "./reason";
-import { stretchWords } from "./turn-words";
+import { stretchWords, turnWords } from "./turn-words";
 
 type Words = {
   readonly [C in ReasonCode]: (figures: ReasonFigures[C], spokes: readonly number[]) => string;
@@ -55,6 +55,10 @@ const WORDS: Words = {
     turned
       ? "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything."
       : "Nothing is worth turning on these readings: squeeze pairs all round and read again; what is left may be the readings themselves.",
+  fresh: ({ turns, likes, read }, [spoke]) =>
+    `${spoke} is new, so nothing else is turned yet. ${
+      read ? "From what was read of it" : "From just tight, with no play and no pull,"
+    } it needs ${turnWords(turns)} or a little more: go on by sixteenths until it sounds or feels like ${likes.join(" and ")}, not past them. Then read again: what its neighbours need shows only then.`,
   rim: ({ lateral, radial, tensionSpread }) =>
     `This is the rim: with every spoke within ${percent(tensionSpread)} % of its side, ${mm(Math.max(lateral, radial))} mm is the best to be had (side to side ${mm(lateral)}, hop ${mm(radial)}). More would be bought with slack spokes beside tight ones.`,
   steps: ({ lateral, radial, wanted }) =>

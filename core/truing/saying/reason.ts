@@ -11,6 +11,8 @@ export interface ReasonFigures {
   };
   /** `turned`: the last round left twist in the spokes; else nothing is worth turning. */
   readonly destress: { readonly turned: boolean };
+  /** A new spoke among others that hold; `read`: its tension was, and is reckoned from, else it starts just tight. */
+  readonly fresh: { readonly turns: number; readonly likes: readonly number[]; readonly read: boolean };
   /** The best to be had with every spoke within `tensionSpread` of its side. */
   readonly rim: { readonly lateral: number; readonly radial: number; readonly tensionSpread: number };
   /** Read twice alike, and no whole step brings it nearer: what it reads, and what is wanted. */

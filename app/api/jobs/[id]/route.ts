@@ -12,7 +12,7 @@ const told = z
     telephone: words(60),
     machine: words(200),
     mark: words(60).trim().min(1, { error: "a wheel needs a mark of its own" }),
-    place: z.enum(["front", "rear", "other"]),
+    place: z.enum(["", "front", "rear", "other"]),
     wanted: words(1000),
     promised: day,
     waitingFor: words(200).nullable(),
