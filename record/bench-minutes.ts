@@ -11,6 +11,7 @@ const STAGE_OF_ACT: Readonly<Record<Act["what"], Stage>> = {
   "spoke-seen": "lace",
   "laced-so-far": "lace",
   "nipple-found": "true",
+  "round-left-out": "true",
 };
 
 /** Bench minutes each stage took on wheels handed back, from the marks left in the record at the time. */

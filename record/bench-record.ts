@@ -1,5 +1,7 @@
 import type { DoneAct } from "@/core/acts/act";
+import { roundsLeftOut } from "@/core/acts/acts-come-to";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
+import { countingOf } from "@/core/rounds/left-out";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
 import { machineAndPlace } from "@/core/shop/machine-words";
@@ -26,7 +28,9 @@ export interface BenchRecord {
   readonly settled: Build | null;
   /** The wheel the bench works on: settled, else from the figures; null when they make none. */
   readonly wheel: Wheel | null;
+  /** Those that count; `allRounds` has what was left out as well. */
   readonly rounds: readonly Round[];
+  readonly allRounds: readonly Round[];
   readonly tables: readonly GaugeTable[];
   /** What every round's readings come to, tensions in newtons. */
   readonly read: ReadRounds;
@@ -42,7 +46,7 @@ const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel
 export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
   const job = await findJob(id);
   if (!job) return null;
-  const [measurements, acts, settled, rounds, tables] = await Promise.all([
+  const [measurements, acts, settled, allRounds, tables] = await Promise.all([
     listMeasurements(id),
     listActs(id),
     findBuild(id),
@@ -50,6 +54,7 @@ export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
     listGaugeTables(),
   ]);
   const taken = settleAll(measurements);
+  const rounds = countingOf(allRounds, roundsLeftOut(acts));
   const build = buildWheel(taken, machineAndPlace(job));
   const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
   return {
@@ -61,6 +66,7 @@ export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
     settled,
     wheel,
     rounds,
+    allRounds,
     tables,
     read: readRounds(wheel, taken, rounds, tables),
   };

@@ -4,7 +4,7 @@ import type { Diary } from "@/core/planning/diary";
 import { type PlannedJob, planAhead, type Step } from "@/core/planning/schedule";
 import { together, UNKNOWN_STAGE } from "@/core/planning/stage-times";
 import type { Settings } from "@/core/shop/settings";
-import { STAGE_NAMES } from "@/core/wheel/stages";
+import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { awayFrom } from "@/store/away";
 import { benchRows } from "@/store/jobs";
 import { listRechecks } from "@/store/rechecks";
@@ -64,7 +64,7 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
   return {
     today,
     jobs: jobs.map((j, i) => {
-      const next = j.stages.find((s) => s.state !== "done");
+      const next = nextStage(j.stages);
       return {
         id: j.id,
         mark: j.mark,

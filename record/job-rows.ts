@@ -1,7 +1,7 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import type { JobRow } from "@/core/planning/job-row";
 import type { Found } from "@/core/shop/found";
-import { stageStates } from "@/core/wheel/stages";
+import { nextStage, stageStates } from "@/core/wheel/stages";
 import { staleJobs } from "@/store/changes";
 import { find } from "@/store/find";
 import { asJob, type Job, type JobWithWheel } from "@/store/jobs";
@@ -39,10 +39,7 @@ export const findJobs = async (typed: string): Promise<Found[]> => {
 };
 
 const asRow = (job: Job, stages: KeptStages): JobRow => {
-  const open =
-    stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed")?.stage ??
-    stages.at(-1)?.stage ??
-    "book-in";
+  const open = nextStage(stages)?.stage ?? stages.at(-1)?.stage ?? "book-in";
   const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
   return {
     id,

@@ -12,6 +12,7 @@ export type StageMinutes = Readonly<Partial<Record<Stage, number>>>;
 export const finishedMinutes = async (): Promise<StageMinutes[]> => {
   const rows = await database()("jobs")
     .whereNotNull("finished_at")
+    .whereNull("put_away_at")
     .orderBy("finished_at", "desc")
     .limit(NEWEST)
     .select("minutes");

@@ -7,7 +7,7 @@ export const listCustomers = async (): Promise<(CustomerLine & { visits: number 
   (
     await database()("customers")
       .join("wheels", "wheels.customer_id", "customers.id")
-      .leftJoin("jobs", "jobs.wheel_id", "wheels.id")
+      .leftJoin("jobs", (on) => on.on("jobs.wheel_id", "wheels.id").onNull("jobs.put_away_at"))
       .groupBy("wheels.id", "customers.name", "customers.telephone", "wheels.mark", "wheels.machine")
       .orderBy(["customers.name", "wheels.mark"])
       .select("customers.name as customer", "customers.telephone", "wheels.mark", "wheels.machine")
@@ -54,7 +54,7 @@ export const customerWheels = async (customerId: string) => {
   if (!customer) return null;
   const wheels: { id: string; mark: string; machine: string; place: WheelPlace; visits: number; last: Date | null }[] =
     await database()("wheels")
-      .leftJoin("jobs", "jobs.wheel_id", "wheels.id")
+      .leftJoin("jobs", (on) => on.on("jobs.wheel_id", "wheels.id").onNull("jobs.put_away_at"))
       .where({ customer_id: customerId })
       .groupBy("wheels.id", "wheels.mark", "wheels.machine", "wheels.place")
       .select("wheels.id", "wheels.mark", "wheels.machine", "wheels.place")

@@ -61,6 +61,7 @@ export const find = async (typed: string, most = 20): Promise<Found[]> => {
     "wheels.machine",
     "customers.name as customer",
     "jobs.finished_at",
+    "jobs.put_away_at",
   ];
   const base = () =>
     database()("jobs")
@@ -87,5 +88,6 @@ export const find = async (typed: string, most = 20): Promise<Found[]> => {
       machine: r.machine,
       customer: r.customer,
       finished: r.finished_at !== null,
+      putAway: r.put_away_at !== null,
     }));
 };

@@ -27,6 +27,8 @@ export interface Job {
   /** Day a re-check is due, or null. */
   readonly recheckOn: string | null;
   readonly finishedAt: string | null;
+  /** Made by mistake: nowhere counted, and can be brought back. */
+  readonly putAway: boolean;
   readonly wheelId: string;
   readonly mark: string;
   readonly machine: string;
@@ -82,6 +84,7 @@ export const asJob = (row: JobWithWheel): Job => ({
   changes: row.changes,
   recheckOn: day(row.recheck_on),
   finishedAt: row.finished_at?.toISOString() ?? null,
+  putAway: row.put_away_at !== null,
   wheelId: row.wheel_id,
   mark: row.mark,
   machine: row.machine,
@@ -112,7 +115,13 @@ export const findJob = async (id: string, db?: Knex.Transaction): Promise<Job | 
 
 /** Every job of a wheel, oldest first, and the day it came. */
 export const jobsOfWheel = async (wheelId: string): Promise<(Job & { readonly opened: string })[]> =>
-  (await selectJobs().where("jobs.wheel_id", wheelId).orderBy("jobs.created_at").orderBy("jobs.id")).map((row) => ({
+  (
+    await selectJobs()
+      .where("jobs.wheel_id", wheelId)
+      .whereNull("jobs.put_away_at")
+      .orderBy("jobs.created_at")
+      .orderBy("jobs.id")
+  ).map((row) => ({
     ...asJob(row),
     opened: row.created_at.toISOString().slice(0, 10),
   }));
@@ -122,16 +131,25 @@ export const benchRows = async (most = 100): Promise<JobWithWheel[]> => {
   // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
   const bench = await selectJobs()
     .whereNull("jobs.finished_at")
+    .whereNull("jobs.put_away_at")
     .whereNot("jobs.kind", "practice")
     .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
     .limit(most);
-  const back = await selectJobs().whereNotNull("jobs.finished_at").orderBy("jobs.finished_at", "desc").limit(20);
+  const back = await selectJobs()
+    .whereNotNull("jobs.finished_at")
+    .whereNull("jobs.put_away_at")
+    .orderBy("jobs.finished_at", "desc")
+    .limit(20);
   return [...bench, ...back];
 };
 
 /** The practice wheels last begun. */
 export const practiceRows = (most = 3): Promise<JobWithWheel[]> =>
-  selectJobs().where("jobs.kind", "practice").orderBy("jobs.created_at", "desc").limit(most);
+  selectJobs()
+    .where("jobs.kind", "practice")
+    .whereNull("jobs.put_away_at")
+    .orderBy("jobs.created_at", "desc")
+    .limit(most);
 
 /** A job for a new wheel of a new customer; the same id again changes nothing. */
 export const openJob = async (

@@ -11,6 +11,7 @@ import * as practice from "./migrations/practice";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
 import * as truing from "./migrations/truing";
+import * as undo from "./migrations/undo";
 import * as visits from "./migrations/visits";
 
 const migrations: Record<string, Knex.Migration> = {
@@ -27,6 +28,7 @@ const migrations: Record<string, Knex.Migration> = {
   "011-visits": visits,
   "012-acts-and-sources": actsAndSources,
   "013-place-untold": placeUntold,
+  "014-undo": undo,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

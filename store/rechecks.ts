@@ -18,6 +18,7 @@ export const listRechecks = async (most = 20): Promise<Recheck[]> => {
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
     .whereNotNull("jobs.recheck_on")
+    .whereNull("jobs.put_away_at")
     .where("jobs.recheck_on", ">=", new Date(Date.now() - OVERDUE * 86_400_000))
     .orderBy("jobs.recheck_on")
     .limit(most)

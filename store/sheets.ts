@@ -1,3 +1,4 @@
+import { changingJob } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -17,7 +18,10 @@ export const addSheet = async (s: StoredSheet): Promise<void> => {
 };
 
 export const latestSheet = async (jobId: string): Promise<(StoredSheet & { readonly at: string }) | null> => {
-  const row = await database()("sheets").where({ job_id: jobId }).orderBy("created_at", "desc").first();
+  const row = await database()("sheets")
+    .where({ job_id: jobId, withdrawn_at: null })
+    .orderBy("created_at", "desc")
+    .first();
   if (!row) return null;
   return {
     id: row.id,
@@ -27,3 +31,16 @@ export const latestSheet = async (jobId: string): Promise<(StoredSheet & { reado
     at: new Date(row.created_at).toISOString(),
   };
 };
+
+/** Not handed back after all: the job is open again, its sheets are kept but no longer count. */
+export const takeBackHandover = (jobId: string): Promise<number> =>
+  changingJob(jobId, async (trx) => {
+    const withdrawn = await trx("sheets")
+      .where({ job_id: jobId, withdrawn_at: null })
+      .update({ withdrawn_at: new Date() });
+    const open = await trx("jobs")
+      .where({ id: jobId })
+      .whereNotNull("finished_at")
+      .update({ finished_at: null, recheck_on: null });
+    return withdrawn + open > 0;
+  });

@@ -28,6 +28,19 @@ export const jobsByMonth = async (
   return new Map(rows.map((r) => [r.month, Number(r.number)]));
 };
 
+/** Jobs put away, by month: few, and taken off what the index alone counts. Practice wheels are no jobs of the shop. */
+export const awayByMonth = async (column: "created_at" | "finished_at"): Promise<Map<string, number>> => {
+  const db = database();
+  const rows: { month: string; number: number }[] = await db("jobs")
+    .whereNotNull("put_away_at")
+    .whereNotNull(column)
+    .whereNot("kind", "practice")
+    .select(db.raw("date_format(??, '%Y-%m') as month", [column]))
+    .groupBy("month")
+    .count({ number: "*" });
+  return new Map(rows.map((r) => [r.month, Number(r.number)]));
+};
+
 const wheelAndDays = () => {
   const db = database();
   const day = (column: string, as: string) => db.raw("date_format(??, '%Y-%m-%d') as ??", [column, as]);
@@ -40,8 +53,16 @@ const wheelAndDays = () => {
 /** Every stay of the wheels that came since that month's first and had been here before. @param month `2026-11` */
 export const staysSeenAgain = async (month: string): Promise<Stay[]> => {
   const since = new Date(`${month}-01T00:00:00Z`);
-  const ids = await database()("jobs").where("created_at", ">=", since).where("visit", ">", 1).pluck("wheel_id");
-  return ids.length === 0 ? [] : await wheelAndDays().whereIn("jobs.wheel_id", [...new Set(ids)]);
+  const ids = await database()("jobs")
+    .where("created_at", ">=", since)
+    .where("visit", ">", 1)
+    .whereNull("put_away_at")
+    .pluck("wheel_id");
+  return ids.length === 0
+    ? []
+    : await wheelAndDays()
+        .whereNull("jobs.put_away_at")
+        .whereIn("jobs.wheel_id", [...new Set(ids)]);
 };
 
 /** A wheel handed back, with the sheet it was signed on. */
@@ -63,6 +84,7 @@ export const leftLast = async (): Promise<LeftWheel[]> => {
   const last: (Omit<LeftWheel, "minutes" | "sheet"> & { minutes: unknown })[] = await wheelAndDays()
     .select("jobs.minutes")
     .whereNotNull("finished_at")
+    .whereNull("put_away_at")
     .orderBy("finished_at", "desc")
     .limit(NEWEST);
   const sheets = await database()("sheets")

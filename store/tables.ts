@@ -49,6 +49,8 @@ export interface JobTableRow extends Stored {
   left_as: unknown;
   desk_order: number | null;
   recheck_on: Date | string | null;
+  /** Made by mistake, or for nothing: kept, but nowhere counted. */
+  put_away_at: Date | null;
 }
 export interface MeasurementRow extends Ordered {
   job_id: string;
@@ -110,6 +112,7 @@ interface SheetRow extends Stored {
   job_id: string;
   contents: unknown;
   signed_by: string;
+  withdrawn_at: Date | null;
 }
 interface OrderRow extends Ordered {
   job_id: string;

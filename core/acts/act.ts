@@ -32,6 +32,8 @@ export const actSchema = z.discriminatedUnion("what", [
     /** Steps of the lacing walk that are behind. */
     steps: z.int().min(0).max(200),
   }),
+  /** A round whose readings are to count for nothing, or to count again. */
+  z.object({ what: z.literal("round-left-out"), round: z.uuid(), out: z.boolean() }),
   z.object({ what: z.literal("nipple-found"), spoke, found: z.enum(NIPPLE_STATES) }),
 ]);
 export type Act = z.output<typeof actSchema>;

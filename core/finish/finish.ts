@@ -54,12 +54,12 @@ export interface FinishLine {
   readonly bad: string | null;
 }
 
-/** In order, no part of this job, not done because of something, or found to be as it must not be. */
-export const FINISH_ANSWERS = ["seen", "not-part", "not-done", "bad"] as const;
+/** In order, no part of this job, not done because of something, or found to be as it must not be; `open` takes it back. */
+export const FINISH_ANSWERS = ["seen", "not-part", "not-done", "bad", "open"] as const;
 
 /** What the bench answered to a line. */
 export interface FinishAnswer {
-  readonly answer: (typeof FINISH_ANSWERS)[number];
+  readonly answer: Exclude<(typeof FINISH_ANSWERS)[number], "open">;
   readonly because: string;
 }
 

@@ -6,4 +6,5 @@ export interface Found {
   readonly machine: string;
   readonly customer: string;
   readonly finished: boolean;
+  readonly putAway: boolean;
 }

@@ -60,6 +60,14 @@ const LOST_FOR_GOOD = ["offset.found", "rim.firstHole", "lacing.firstLean", "lac
 /** Which of a list of figures have not been taken. */
 const lacking = (p: Progress, names: readonly string[]) => names.filter((n) => !p.taken.includes(n));
 
+/** The stage that is worked on next; of a job with nothing ahead the first that something is missing from. Null when all is done. */
+export const nextStage = <S extends { readonly stage: Stage; readonly state: StageState }>(
+  stages: readonly S[],
+): S | null =>
+  stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed") ??
+  stages.find((s) => s.state === "missing") ??
+  null;
+
 /** Each stage of this kind of job and how it stands; the first that is not done is next (or waits). */
 export const stageStates = (p: Progress): { readonly stage: Stage; readonly state: StageState }[] => {
   const started = (names: readonly string[]) => names.some((n) => p.taken.includes(n));

@@ -8,6 +8,7 @@ export const stageBase = ({ job, stages, measurements, acts }: JobRecord) => ({
   kind: job.kind,
   /** How many changes the record had had when this was read. */
   changes: job.changes,
+  putAway: job.putAway,
   names: { A: job.sideA, B: job.sideB },
   stages,
   measurements,

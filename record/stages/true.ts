@@ -4,12 +4,13 @@ import { noWheelYet, stageBase } from "./stage-base";
 
 /** What truing shows: the wheel, every round as it was read, advised on and turned, and how the bench works. */
 export const trueStage = (record: JobRecord, usualSchool: School, practice: boolean) => {
-  const { wheel, job, settled, build, rounds, tables } = record;
+  const { wheel, job, settled, build, allRounds, tables } = record;
   if (!wheel) return noWheelYet(record);
   return {
     ...stageBase(record),
     wheel,
-    rounds,
+    /** Those left out among them: they can be put back in. */
+    rounds: allRounds,
     tables,
     toleranceName: job.tolerance,
     usualSchool,

@@ -14,10 +14,19 @@ export const StripDown = ({ tap }: { tap: Tap }) => {
   const missing = FIRST_TWO.filter((f) => tap.shown(f.name).state === "open");
   if (tap.shown("strip.started").state !== "open")
     return (
-      <p className="px-3 py-3 text-base">
-        Being stripped.
-        {missing.length > 0 && ` Not taken before: ${missing.map((m) => m.words).join(" and ")}.`}
-      </p>
+      <div className="flex items-center justify-between gap-3 px-3 py-2 text-base">
+        <p>
+          Being stripped.
+          {missing.length > 0 && ` Not taken before: ${missing.map((m) => m.words).join(" and ")}.`}
+        </p>
+        <button
+          type="button"
+          className="min-h-12 shrink-0 px-2 underline"
+          onClick={() => tap.takeBack("strip.started")}
+        >
+          not yet: take it back
+        </button>
+      </div>
     );
   const start = () => {
     if (missing.length > 0 && !asked) return setAsked(true);

@@ -53,7 +53,9 @@ export const FinishList = ({
   const [who] = useWho();
   const [because, setBecause] = useState<FinishLine | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const put = async (line: FinishLine, answer: FinishAnswer) => {
+  /** A key that is pressed already takes its answer back. */
+  const put = async (line: FinishLine, given: FinishAnswer) => {
+    const answer = answers[line.key]?.answer === given.answer ? { answer: "open" as const, because: "" } : given;
     const act = { what: "finish-answered" as const, line: line.key, ...answer };
     setBecause(null);
     setMessage(saidOf(await enter({ what: "act", jobId, id: crypto.randomUUID(), act, who })));
@@ -103,7 +105,7 @@ export const FinishList = ({
                     type="button"
                     aria-pressed={a?.answer === "not-done"}
                     className={key(a?.answer === "not-done")}
-                    onClick={() => setBecause(l)}
+                    onClick={() => (a?.answer === "not-done" ? void put(l, a) : setBecause(l))}
                   >
                     not done …
                   </button>

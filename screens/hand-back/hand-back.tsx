@@ -43,6 +43,11 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
     setSigning(false);
     lookAgain(jobId);
   };
+  const takeBack = async () => {
+    const sent = await changeRecord(`/api/jobs/${jobId}/sheet/withdraw`, {});
+    setMessage(saidOf(sent) ?? "Back on the bench; what was signed is kept, and no longer counts.");
+    lookAgain(jobId);
+  };
   const [tab, setTab] = useState<"finish" | "sheet">(sheet.signedBy ? "sheet" : "finish");
   const { stops, open } = notFinished(lines, answers);
   const askToSign = () => {
@@ -80,6 +85,14 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           </p>
         </LedgerPanel>
       </div>
+      {sheet.signedBy && !signing && (
+        <p className="flex shrink-0 items-center justify-between gap-4 border-t border-grid px-4 text-lg">
+          Handed back, signed by {sheet.signedBy}.
+          <button type="button" className="min-h-12 px-3 underline" onClick={() => void takeBack()}>
+            not handed back: take it back
+          </button>
+        </p>
+      )}
       {changed && tab === "sheet" && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-lg" data-testid="changed">
           As it was handed over. The record has changed since; signed again, it is handed over anew.

@@ -1,6 +1,7 @@
 import type { JobRow } from "@/core/planning/job-row";
-import { STAGE_NAMES } from "@/core/wheel/stages";
+import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
+import { PutAwayNote } from "../parts/frame/put-away-note";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { StateMark } from "../parts/frame/stage-bar";
 import { NewJob } from "./new-job";
@@ -9,7 +10,7 @@ const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
 
 const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => {
-  const next = job.stages.find((s) => s.state === "next" || s.state === "waiting" || s.state === "changed");
+  const next = nextStage(job.stages);
   return (
     <li>
       <PageLink
@@ -50,8 +51,16 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
   );
 };
 
+interface JobsListProps {
+  readonly jobs: readonly JobRow[];
+  readonly practice: readonly JobRow[];
+  /** How many are put away, and the one that was a moment ago. */
+  readonly away: number;
+  readonly awayNow: { readonly id: string; readonly mark: string } | null;
+}
+
 /** One row a wheel with its own line drawn small, promised soonest on top; a new one starts here. */
-export const JobsList = ({ jobs, practice }: { jobs: readonly JobRow[]; practice: readonly JobRow[] }) => {
+export const JobsList = ({ jobs, practice, away, awayNow }: JobsListProps) => {
   const bench = jobs.filter((j) => !j.finished);
   const back = jobs.filter((j) => j.finished);
   return (
@@ -63,6 +72,7 @@ export const JobsList = ({ jobs, practice }: { jobs: readonly JobRow[]; practice
       >
         {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
       </p>
+      {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
       <main className="min-h-0 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
         <ul>
@@ -82,6 +92,13 @@ export const JobsList = ({ jobs, practice }: { jobs: readonly JobRow[]; practice
             <Row key={j.id} job={j} learning />
           ))}
         </ul>
+        {away > 0 && (
+          <p className="px-4 py-3 text-lg">
+            <PageLink href="/put-away" className="inline-flex min-h-12 items-center underline">
+              {away} put away
+            </PageLink>
+          </p>
+        )}
       </main>
       <NewJob />
     </div>

@@ -2,7 +2,7 @@
 import { BREAK_FIGURES } from "@/core/figures/lacing";
 import type { Figures } from "@/core/figures/presets";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { breakAdvice, replacementFor } from "@/core/lacing/replace";
+import { breakAdvice, type Replacement, replacementFor } from "@/core/lacing/replace";
 import { spokeKinds } from "@/core/spoke/kinds";
 import { showLength } from "@/core/units/show-length";
 import type { Wheel } from "@/core/wheel/wheel-file";
@@ -24,6 +24,85 @@ export interface SpokeDrawer {
   readonly place: string;
   readonly held: number;
 }
+
+/** What to copy, how long it must be, where one lies, and what the break says. */
+const ReplacementSaid = ({
+  replacement,
+  figures,
+  names,
+  near,
+  worked,
+  length,
+  pieces,
+  put,
+  assumed,
+  seat,
+}: {
+  replacement: Replacement;
+  figures: Figures;
+  names: { readonly A: string; readonly B: string };
+  near: readonly SpokeDrawer[];
+  worked: number | null;
+  length: number | null;
+  pieces: number | null;
+  put: number | null;
+  assumed: boolean;
+  seat: Wheel["hub"]["seat"];
+}) => {
+  const [unit] = useUnit();
+  const where = figures["break.where"];
+  return (
+    <>
+      <p className="flex items-center gap-2 text-xl font-bold">
+        <SideMark side={replacement.spoke.flange} /> {names[replacement.spoke.flange]}, hub hole{" "}
+        {replacement.spoke.hubHole}, head {replacement.spoke.head === "out" ? "outside" : "inside"},{" "}
+        {replacement.spoke.lean}
+      </p>
+      {replacement.copy === "ask" ? <Doubt>{replacement.text}</Doubt> : <p>{replacement.text}.</p>}
+      <p className="pt-2">
+        {length !== null ? (
+          <>
+            Length <b className="font-mono text-3xl">{showLength(Number(length.toFixed(1)), unit)}</b>{" "}
+            {pieces !== null ? "from the pieces" : "from the record"}
+            {pieces !== null && !assumed && worked !== null && Math.abs(pieces - worked) > 1
+              ? `; worked out it is ${showLength(Number(worked.toFixed(1)), unit)}`
+              : ""}
+          </>
+        ) : (
+          <>
+            This wheel's lengths are assumed: measure both pieces end to end, or spoke {replacement.back.spoke} in its
+            place.
+          </>
+        )}
+      </p>
+      {length !== null && (
+        <p>
+          {near.length > 0
+            ? near.map((d) => `${d.size} ${d.name}: ${d.held} in ${d.place || "stock"}`).join("; ")
+            : "None that long in the drawers."}
+        </p>
+      )}
+      {put !== null && (
+        <p className="pt-2 text-xl">
+          <b>In</b>, {showLength(Number(put.toFixed(1)), unit)}.{" "}
+          {figures["break.up"] === "up"
+            ? "Up to its likes: read the wheel."
+            : `Just tight is enough: the first reading tells how far to turn it, and nothing else is turned before.`}
+        </p>
+      )}
+      {breakAdvice({
+        where: where === "elbow" || where === "middle" || where === "thread" ? where : null,
+        before: figures["break.before"] === "yes" ? true : figures["break.before"] === "no" ? false : null,
+        head: replacement.spoke.head,
+        seat: seat,
+      }).map((t) => (
+        <p key={t} className="pt-2 text-base">
+          {t}
+        </p>
+      ))}
+    </>
+  );
+};
 
 /** One broken spoke: which to copy, how long it must be, where one lies, the way in, what the break says. */
 export const BrokenView = ({
@@ -56,8 +135,13 @@ export const BrokenView = ({
   const worked = kind?.lengthAtTension ?? null;
   const length = pieces ?? (assumed ? null : worked);
   const near = length === null ? [] : drawers.filter((d) => Math.abs(d.size - length) <= 1.2);
-  const where = figures["break.where"];
   const put = typeof figures["break.new"] === "number" ? figures["break.new"] : null;
+  // One thing after another: the length is asked once the spoke is known, how tight it is once it is in.
+  const asked = BREAK_FIGURES.filter(
+    ({ name }) =>
+      name === "break.spoke" ||
+      (known && (name !== "break.new" || length !== null || put !== null) && (name !== "break.up" || put !== null)),
+  );
   const drawer = near[0];
   const like = drawer?.size ?? length;
   /** It goes into the wheel, and out of its drawer where one of that length lies there. */
@@ -79,89 +163,46 @@ export const BrokenView = ({
           title="the broken spoke and the two it copies"
         />
       </div>
-      <div className="min-h-0 overflow-y-auto border-l border-grid">
-        {BREAK_FIGURES.map((f) => (
-          <FigureTag
-            key={f.name}
-            label={f.label}
-            value={listWords(tap.shown(f.name))}
-            open={isOpen(tap.shown(f.name))}
-            active={tap.active === f.name}
-            onTap={() => tap.onTap(f.name)}
-          />
-        ))}
-        <div className="p-3 text-lg">
-          {!known && <p>Tell which spoke: count rim holes clockwise from the valve.</p>}
-          {replacement && (
-            <>
-              <p className="flex items-center gap-2 text-xl font-bold">
-                <SideMark side={replacement.spoke.flange} /> {names[replacement.spoke.flange]}, hub hole{" "}
-                {replacement.spoke.hubHole}, head {replacement.spoke.head === "out" ? "outside" : "inside"},{" "}
-                {replacement.spoke.lean}
-              </p>
-              {replacement.copy === "ask" ? <Doubt>{replacement.text}</Doubt> : <p>{replacement.text}.</p>}
-              <p className="pt-2">
-                {length !== null ? (
-                  <>
-                    Length <b className="font-mono text-3xl">{showLength(Number(length.toFixed(1)), unit)}</b>{" "}
-                    {pieces !== null ? "from the pieces" : "from the record"}
-                    {pieces !== null && !assumed && worked !== null && Math.abs(pieces - worked) > 1
-                      ? `; worked out it is ${showLength(Number(worked.toFixed(1)), unit)}`
-                      : ""}
-                  </>
-                ) : (
-                  <>
-                    This wheel's lengths are assumed: measure both pieces end to end, or spoke {replacement.back.spoke}{" "}
-                    in its place.
-                  </>
-                )}
-              </p>
-              {length !== null && (
-                <p>
-                  {near.length > 0
-                    ? near.map((d) => `${d.size} ${d.name}: ${d.held} in ${d.place || "stock"}`).join("; ")
-                    : "None that long in the drawers."}
-                </p>
-              )}
-              {put === null && like !== null && (
-                <button
-                  type="button"
-                  className="my-2 min-h-16 w-full bg-ink px-3 text-2xl text-paper"
-                  onClick={() => putIn(like)}
-                >
-                  new spoke of {showLength(Number(like.toFixed(1)), unit)} is in
-                  {drawer ? `, taken out of ${drawer.place || "stock"}` : ""}
-                </button>
-              )}
-              {put !== null && (
-                <p className="pt-2 text-xl">
-                  <b>In</b>, {showLength(Number(put.toFixed(1)), unit)}.{" "}
-                  {figures["break.up"] === "up"
-                    ? "Up to its likes: read the wheel."
-                    : `Just tight is enough: the first reading tells how far to turn it, and nothing else is turned before.`}
-                </p>
-              )}
-              {put !== null && (
-                <PageLink
-                  href={`/jobs/${jobId}/true?read=now`}
-                  className="my-2 flex min-h-16 items-center justify-center bg-ink px-3 text-2xl text-paper"
-                >
-                  read the wheel
-                </PageLink>
-              )}
-              {breakAdvice({
-                where: where === "elbow" || where === "middle" || where === "thread" ? where : null,
-                before: figures["break.before"] === "yes" ? true : figures["break.before"] === "no" ? false : null,
-                head: replacement.spoke.head,
-                seat: wheel.hub.seat,
-              }).map((t) => (
-                <p key={t} className="pt-2 text-base">
-                  {t}
-                </p>
-              ))}
-            </>
-          )}
+      <div className="flex min-h-0 flex-col border-l border-grid">
+        <div className="min-h-0 flex-1 overflow-y-auto">
+          {asked.map((f) => (
+            <FigureTag
+              key={f.name}
+              label={f.label}
+              value={listWords(tap.shown(f.name))}
+              open={isOpen(tap.shown(f.name))}
+              active={tap.active === f.name}
+              onTap={() => tap.onTap(f.name)}
+            />
+          ))}
+          <div className="p-3 text-lg">
+            {!known && <p>Tell which spoke: count rim holes clockwise from the valve.</p>}
+            {replacement && (
+              <ReplacementSaid
+                {...{ replacement, figures, names, near, worked, length, pieces, put, assumed }}
+                seat={wheel.hub.seat}
+              />
+            )}
+          </div>
         </div>
+        {known && put === null && like !== null && (
+          <button
+            type="button"
+            className="min-h-16 w-full shrink-0 bg-ink px-3 text-xl text-paper"
+            onClick={() => putIn(like)}
+          >
+            new spoke of {showLength(Number(like.toFixed(1)), unit)} is in
+            {drawer ? `, taken out of ${drawer.place || "stock"}` : ""}
+          </button>
+        )}
+        {put !== null && (
+          <PageLink
+            href={`/jobs/${jobId}/true?read=now`}
+            className="flex min-h-16 shrink-0 items-center justify-center bg-ink px-3 text-2xl text-paper"
+          >
+            read the wheel
+          </PageLink>
+        )}
       </div>
     </div>
   );

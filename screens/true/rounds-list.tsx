@@ -13,6 +13,9 @@ interface RoundsListProps {
   readonly comparedWith: number | null;
   readonly onCompare: (number: number) => void;
   readonly onTakeBack: () => void;
+  /** Rounds whose readings were left out, and how one is left out or put back in. */
+  readonly out: readonly { readonly id: string; readonly number: number }[];
+  readonly onLeaveOut: (roundId: string, out: boolean) => void;
   readonly onListTaken: () => void;
   readonly stuck: readonly number[];
   readonly slipped: readonly number[];
@@ -82,6 +85,15 @@ export const RoundsList = (props: RoundsListProps) => {
                     </td>
                     <td className="text-right font-mono">{next && turned > 0 ? becameOf(next) : "–"}</td>
                     <td className="text-right">
+                      {r.total.lateral.places + r.total.radial.places > 0 && (
+                        <button
+                          type="button"
+                          onClick={() => props.onLeaveOut(r.id, true)}
+                          className="min-h-12 px-3 underline"
+                        >
+                          leave out
+                        </button>
+                      )}
                       {r !== last && (
                         <button
                           type="button"
@@ -99,6 +111,14 @@ export const RoundsList = (props: RoundsListProps) => {
             </tbody>
           </table>
         )}
+        {props.out.map((r) => (
+          <p key={r.id} className="pt-3" data-testid="left-out">
+            What was read in round {r.number} is left out.{" "}
+            <button type="button" onClick={() => props.onLeaveOut(r.id, false)} className="min-h-12 px-2 underline">
+              put round {r.number} back in
+            </button>
+          </p>
+        ))}
         {stuck.length > 0 && (
           <p className="pt-3" data-testid="stuck">
             Won't turn: <b className="font-mono">{stuck.join(", ")}</b>. Penetrating oil over night, a little warmth;

@@ -71,6 +71,8 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
             setTab("rim");
           }}
           onTakeBack={walks.beginBack}
+          out={now.out}
+          onLeaveOut={(id, out) => void acts.leaveOut(id, out)}
           stuck={way.stuck}
           slipped={way.slipped}
           message={acts.message}

@@ -60,5 +60,10 @@ export const useRounds = (jobId: string, holes: number, round: RoundView | null)
       ? `${spoke} is held as it is; the rest was worked out again`
       : `${spoke} counts as unknown: read it again`;
   };
-  return { message, setMessage, open, ask, take, found };
+  /** What was read in a round counts for nothing, or counts again. */
+  const leaveOut = async (id: string, out: boolean): Promise<void> => {
+    const act = { what: "round-left-out" as const, round: id, out };
+    setMessage(saidOf(await enter({ what: "act", jobId, id: crypto.randomUUID(), act, who })));
+  };
+  return { message, setMessage, open, ask, take, found, leaveOut };
 };

@@ -1,7 +1,9 @@
 "use client";
 import { useMemo } from "react";
+import { roundsLeftOut } from "@/core/acts/acts-come-to";
 import { placeSpokes } from "@/core/lacing/placement";
 import type { OffsetWay } from "@/core/offset/offset-now";
+import { countingOf } from "@/core/rounds/left-out";
 import { readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
 import type { ToleranceName } from "@/core/runout/tolerance";
@@ -37,12 +39,16 @@ export interface TrueNow {
   readonly taken: ReturnType<typeof useJobNow>["taken"];
   readonly entries: ReturnType<typeof useJobNow>["entries"];
   readonly rounds: ReturnType<typeof roundViews>;
+  /** Rounds whose readings were left out. */
+  readonly out: readonly Round[];
 }
 
 export const useTrue = (job: TrueOnPage): TrueNow => {
   const { wheel, tables, toleranceName, usualSchool } = job;
   const { taken, entries, acts } = useJobNow(job);
-  const raw = useRoundsNow(job.jobId, job.rounds);
+  const all = useRoundsNow(job.jobId, job.rounds);
+  const leftOut = useMemo(() => roundsLeftOut(acts), [acts]);
+  const raw = useMemo(() => countingOf(all, leftOut), [all, leftOut]);
   const spokes = useMemo(() => placeSpokes(wheel), [wheel]);
   const wanted = useMemo(() => sideTensions(wheel, spokes), [wheel, spokes]);
   const rounds = useMemo(() => roundViews(readRounds(wheel, taken, raw, tables)), [wheel, taken, raw, tables]);
@@ -50,5 +56,6 @@ export const useTrue = (job: TrueOnPage): TrueNow => {
     () => benchWay({ holes: spokes.length, tolerance: toleranceName, taken, acts }, usualSchool),
     [spokes, toleranceName, taken, acts, usualSchool],
   );
-  return { job, spokes, wanted, way, taken, entries, rounds };
+  const out = useMemo(() => all.filter((r) => leftOut.has(r.id)), [all, leftOut]);
+  return { job, spokes, wanted, way, taken, entries, rounds, out };
 };

@@ -58,6 +58,12 @@ export const useWalks = (o: WalksOptions) => {
     if (how === "other") setAsking("other");
     else setWalk(how);
   };
+  /** Begun and left with nothing read: that was no round. */
+  const leave = () => {
+    if (!round || o.read > 0 || turned > 0 || round.round.plan) return;
+    const body = { id: crypto.randomUUID() };
+    void post({ what: "other", jobId, url: `/api/rounds/${round.id}/drop`, body, words: "a round with nothing in it" });
+  };
   return {
     walk,
     asking,
@@ -94,7 +100,13 @@ export const useWalks = (o: WalksOptions) => {
       setUndone([]);
       setWalk("back");
     },
-    endWalk: () => setWalk(null),
-    endAsking: () => setAsking(null),
+    endWalk: () => {
+      setWalk(null);
+      leave();
+    },
+    endAsking: () => {
+      setAsking(null);
+      leave();
+    },
   };
 };

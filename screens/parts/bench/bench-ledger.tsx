@@ -79,6 +79,7 @@ export const BenchLedger = (props: BenchLedgerProps) => {
           taken={taken[active.name]}
           doubts={said.filter((d) => d.figure === active.name)}
           onLeaveOut={taking.leaveOut}
+          onPutBack={taking.putBack}
           onChoose={(e) => void taking.choose({ name: e.name, place: e.place }, e)}
         />
       )}

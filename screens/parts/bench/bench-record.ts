@@ -22,6 +22,8 @@ export interface Tap {
   readonly onTap: (name: string, place?: number) => void;
   /** Puts a choice down at once, without the entry bar. */
   readonly put: (name: string, value: string) => void;
+  /** Takes back what was put down so: it was never answered. */
+  readonly takeBack: (name: string) => void;
   readonly doubted: (name: string) => boolean;
   /** Puts the entry bar away. */
   readonly close: () => void;

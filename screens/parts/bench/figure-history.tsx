@@ -16,6 +16,7 @@ export const FigureHistory = ({
   taken,
   doubts,
   onLeaveOut,
+  onPutBack,
   onChoose,
 }: {
   label: string;
@@ -24,11 +25,13 @@ export const FigureHistory = ({
   taken: Taken | undefined;
   doubts: readonly { readonly text: string }[];
   onLeaveOut: (entry: Entry) => void;
+  onPutBack: (entry: Entry) => void;
   onChoose: (entry: Entry) => void;
 }) => {
   const [unit] = useUnit();
   const counting = new Set(taken?.counting.map((e) => e.id));
   const put = entries.filter((e) => e.role !== "out");
+  const leftOut = new Set(entries.filter((e) => e.role === "out").map((e) => e.typed));
   if (put.length === 0) return null;
   const sums = [
     taken && taken.counting.length > 1 && taken.value !== null ? `mean ${showLength(taken.value, unit)}` : null,
@@ -65,6 +68,11 @@ export const FigureHistory = ({
             {counting.has(e.id) && figure.kind !== "choice" && (
               <button type="button" className="min-h-12 px-2 underline" onClick={() => onLeaveOut(e)}>
                 leave out
+              </button>
+            )}
+            {leftOut.has(e.id) && figure.kind !== "choice" && (
+              <button type="button" className="min-h-12 px-2 underline" onClick={() => onPutBack(e)}>
+                put back in
               </button>
             )}
           </li>

@@ -59,6 +59,9 @@ export const FiguresBench = (props: FiguresBenchProps) => {
             shown,
             onTap: taking.tap,
             put: (name, value) => void taking.choose({ name, place: 0 }, { typed: value, unit: "", method: "" }),
+            takeBack: (name) => {
+              for (const entry of taken[name]?.counting ?? []) void taking.leaveOut(entry);
+            },
             doubted: (name) => doubts.some((d) => d.figure === name),
             close: taking.close,
           })}

@@ -183,6 +183,9 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
   };
   const leaveOut = async (entry: Entry) =>
     setMessage(saidOf(await put({ at: { name: entry.name, place: entry.place }, typed: entry.id, role: "out" })));
+  /** The same once more: it counts again, with whatever else counts there. */
+  const putBack = async ({ name, place, typed, unit: given, method }: Entry) =>
+    setMessage(saidOf(await put({ at: { name, place }, typed, unit: given, method, role: "again", seenAll: true })));
   return {
     active,
     message,
@@ -199,6 +202,7 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     take,
     choose,
     leaveOut,
+    putBack,
     moveOn: goOn,
     ...tools,
   };

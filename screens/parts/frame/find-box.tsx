@@ -96,14 +96,14 @@ export const FindBox = () => {
                 <Command.Item
                   key={f.jobId}
                   value={f.jobId}
-                  onSelect={() => go(f.finished ? `/wheels/${f.wheelId}` : `/jobs/${f.jobId}/book-in`, f)}
+                  onSelect={() => go(f.finished && !f.putAway ? `/wheels/${f.wheelId}` : `/jobs/${f.jobId}/book-in`, f)}
                   className={item}
                 >
                   <b className="w-24 font-mono">{f.mark}</b>
                   <span className="min-w-0 flex-1 truncate">{f.machine}</span>
                   <span className="truncate">
                     {f.customer}
-                    {f.finished ? ", handed back" : ""}
+                    {f.putAway ? ", put away" : f.finished ? ", handed back" : ""}
                   </span>
                 </Command.Item>
               ))}

@@ -1,7 +1,9 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { DropdownMenu } from "radix-ui";
 import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
+import { changeRecord } from "../kept/change-record";
 
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
 export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
@@ -36,10 +38,16 @@ interface StageBarProps {
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
   readonly current: Stage;
   readonly job: string;
+  readonly putAway: boolean;
 }
 
 /** The stations of this kind of job, one tap to any; the others behind one key. */
-export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps) => {
+export const StageBar = ({ jobId, stages: needed, current, job, putAway }: StageBarProps) => {
+  const router = useRouter();
+  const away = async () => {
+    const sent = await changeRecord(`/api/jobs/${jobId}/put-away`, { id: crypto.randomUUID(), away: true });
+    if (sent.state === "taken") router.push(`/?away=${jobId}`);
+  };
   const stages = STAGES.flatMap((stage) => {
     const known = needed.find((s) => s.stage === stage);
     return known ? [known] : stage === current ? [{ stage, state: "ahead" as const }] : [];
@@ -74,29 +82,35 @@ export const StageBar = ({ jobId, stages: needed, current, job }: StageBarProps)
             </PageLink>
           </li>
         ))}
-        {others.length > 0 && (
-          <li className="flex">
-            <DropdownMenu.Root>
-              <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages">
-                +
-              </DropdownMenu.Trigger>
-              <DropdownMenu.Portal>
-                <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
-                  {others.map((stage) => (
-                    <DropdownMenu.Item key={stage} asChild>
-                      <PageLink
-                        href={`/jobs/${jobId}/${stage}`}
-                        className="flex min-h-14 min-w-48 items-center border-b border-grid px-4 text-lg outline-offset-[-4px] last:border-b-0"
-                      >
-                        {STAGE_NAMES[stage]}
-                      </PageLink>
-                    </DropdownMenu.Item>
-                  ))}
-                </DropdownMenu.Content>
-              </DropdownMenu.Portal>
-            </DropdownMenu.Root>
-          </li>
-        )}
+        <li className="flex">
+          <DropdownMenu.Root>
+            <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages, and this job">
+              +
+            </DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+              <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
+                {others.map((stage) => (
+                  <DropdownMenu.Item key={stage} asChild>
+                    <PageLink
+                      href={`/jobs/${jobId}/${stage}`}
+                      className="flex min-h-14 min-w-48 items-center border-b border-grid px-4 text-lg outline-offset-[-4px] last:border-b-0"
+                    >
+                      {STAGE_NAMES[stage]}
+                    </PageLink>
+                  </DropdownMenu.Item>
+                ))}
+                {!putAway && (
+                  <DropdownMenu.Item
+                    className="flex min-h-14 min-w-48 cursor-pointer items-center border-t-2 border-ink px-4 text-lg outline-offset-[-4px]"
+                    onSelect={() => void away()}
+                  >
+                    put this job away
+                  </DropdownMenu.Item>
+                )}
+              </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+          </DropdownMenu.Root>
+        </li>
       </ol>
     </nav>
   );

@@ -2,10 +2,11 @@ import type { ReactNode } from "react";
 import type { Stage } from "@/core/wheel/stages";
 import { KeptNote } from "../kept/kept-note";
 import type { JobOnPage } from "../kept/use-job";
+import { PutAwayNote } from "./put-away-note";
 import { StageBar } from "./stage-bar";
 
 interface StageFrameProps {
-  readonly job: Pick<JobOnPage, "jobId" | "title" | "stages">;
+  readonly job: Pick<JobOnPage, "jobId" | "title" | "stages" | "putAway">;
   readonly current: Stage;
   readonly children: ReactNode;
 }
@@ -13,10 +14,11 @@ interface StageFrameProps {
 /** The same places in every stage: the stage bar above, the work below; between them what waits to be sent. */
 export const StageFrame = ({ job, current, children }: StageFrameProps) => (
   <div className="group/frame flex h-dvh flex-col">
-    <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} />
+    <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} putAway={job.putAway} />
     {/* A walk covers the page and tells it itself. */}
     <div className="shrink-0 group-has-[[data-walk]]/frame:hidden">
       <KeptNote jobId={job.jobId} />
+      {job.putAway && <PutAwayNote jobId={job.jobId} mark={job.title || "This job"} />}
     </div>
     <main className="flex min-h-0 flex-1 flex-col">{children}</main>
   </div>

@@ -19,6 +19,8 @@ export interface JobOnPage {
   readonly kind: string;
   /** How many changes the record had had when this was read. */
   readonly changes: number;
+  /** Made by mistake: nowhere counted, and can be brought back. */
+  readonly putAway: boolean;
   readonly names: { readonly A: string; readonly B: string };
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
   readonly measurements: readonly Entry[];

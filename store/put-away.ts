@@ -1,0 +1,75 @@
+import type { PutAway } from "@/core/shop/put-away";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
+import { changingJob } from "./changes";
+import { database } from "./database";
+import { numberVisits } from "./visits";
+
+/** Puts a job away, or brings it back: nothing of it is lost. @returns how many changes it has had */
+export const putAway = (jobId: string, away: boolean): Promise<number> =>
+  changingJob(jobId, async (trx) => {
+    const job = await trx("jobs").where({ id: jobId }).first("wheel_id", "put_away_at");
+    if (!job) throw notThere("job", "id");
+    if ((job.put_away_at !== null) === away) return false;
+    await trx("jobs")
+      .where({ id: jobId })
+      .update({ put_away_at: away ? new Date() : null });
+    await numberVisits(trx, job.wheel_id);
+    return true;
+  });
+
+/** Jobs put away, the last first. */
+export const listPutAway = async (most = 200): Promise<PutAway[]> => {
+  const db = database();
+  const count = (table: "measurements" | "photos", as: string) =>
+    db(table)
+      .whereRaw("?? = jobs.id", [`${table}.job_id`])
+      .count()
+      .as(as);
+  const rows = await db("jobs")
+    .join("wheels", "wheels.id", "jobs.wheel_id")
+    .join("customers", "customers.id", "wheels.customer_id")
+    .whereNotNull("jobs.put_away_at")
+    .orderBy("jobs.put_away_at", "desc")
+    .limit(most)
+    .select("jobs.id", "wheels.mark", "wheels.machine", "customers.name as customer", "jobs.put_away_at as away")
+    .select(count("measurements", "figures"), count("photos", "photos"))
+    .select(
+      db("readings")
+        .join("rounds", "rounds.id", "readings.round_id")
+        .whereRaw("rounds.job_id = jobs.id")
+        .count()
+        .as("readings"),
+    );
+  return rows.map(({ away, ...r }) => ({
+    ...r,
+    figures: Number(r.figures),
+    readings: Number(r.readings),
+    photos: Number(r.photos),
+    since: new Date(away).toISOString().slice(0, 10),
+  }));
+};
+
+/**
+ * Erases a job that was put away, with its readings and photos; a wheel and a customer that were there for it alone go
+ * with it. Erased twice it is erased once.
+ *
+ * @throws BadInput when it was not put away first
+ */
+export const eraseJob = (jobId: string): Promise<void> =>
+  database().transaction(async (trx) => {
+    const job = await trx("jobs").where({ id: jobId }).forUpdate().first("wheel_id", "put_away_at");
+    if (!job) return;
+    if (job.put_away_at === null)
+      throw new BadInput("id", "this job is on the bench; put it away first, then it can be erased", {
+        code: "stands-against",
+        what: "job",
+      });
+    await trx("jobs").where({ id: jobId }).delete();
+    const wheel_id = job.wheel_id;
+    if (await trx("jobs").where({ wheel_id }).first("id")) return numberVisits(trx, wheel_id);
+    const wheel = await trx("wheels").where({ id: wheel_id }).first("customer_id");
+    await trx("wheels").where({ id: wheel_id }).delete();
+    const customer_id = wheel?.customer_id ?? "";
+    if (!(await trx("wheels").where({ customer_id }).first("id")))
+      await trx("customers").where({ id: customer_id }).delete();
+  });
