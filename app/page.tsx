@@ -1,18 +1,27 @@
 import { rowsOf } from "@/record/job-rows";
 import { JobsList } from "@/screens/jobs/jobs-list";
+import { hasDemo } from "@/store/demo-shop";
 import { benchRows, practiceRows } from "@/store/jobs";
 import { listPutAway } from "@/store/put-away";
+import { readSettings } from "@/store/settings";
 
 export const dynamic = "force-dynamic";
 
 const Page = async ({ searchParams }: { readonly searchParams: Promise<{ away?: string }> }) => {
-  const [jobs, practice, away] = await Promise.all([benchRows(), practiceRows(), listPutAway()]);
+  const [jobs, practice, away, demo, settings] = await Promise.all([
+    benchRows(),
+    practiceRows(),
+    listPutAway(),
+    hasDemo(),
+    readSettings(),
+  ]);
   const { away: now } = await searchParams;
   return (
     <JobsList
       jobs={await rowsOf(jobs)}
       practice={await rowsOf(practice)}
       away={away.length}
+      askDemo={demo && !settings.demoKept}
       awayNow={away.find((j) => j.id === now) ?? null}
     />
   );

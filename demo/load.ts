@@ -8,6 +8,8 @@ import { jobSheet } from "@/record/sheet";
 import { addAct } from "@/store/acts";
 import { backdate, isEmptyRecord, wheelMarked } from "@/store/backdate";
 import { saveBuild } from "@/store/builds";
+import { markAsDemo } from "@/store/demo-shop";
+import { environment } from "@/store/environment";
 import { saveGaugeTable } from "@/store/gauge-tables";
 import { changeJob, finishJob, openJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
@@ -26,7 +28,7 @@ const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_
 
 /** Loads the invented workshop into an empty database; leaves any other alone. */
 export const loadDemoOnce = async (): Promise<void> => {
-  if (!(await isEmptyRecord())) return;
+  if (environment().TALL_COMPASS_DEMO === "no" || !(await isEmptyRecord())) return;
   for (const { held, ...drawer } of DEMO_STOCK) {
     const id = crypto.randomUUID();
     await saveStock({ id, pitch: null, ...drawer });
@@ -34,6 +36,7 @@ export const loadDemoOnce = async (): Promise<void> => {
   }
   for (const gauge of DEMO_GAUGES) await saveGaugeTable({ id: crypto.randomUUID(), version: 0, ...gauge });
   for (const job of [...DEMO_PAST, ...DEMO_JOBS]) await loadJob(job);
+  await markAsDemo();
 };
 
 const loadJob = async (demo: DemoJob): Promise<void> => {

@@ -1,6 +1,7 @@
 import { createServer } from "node:net";
 import { environment } from "@/store/environment";
 import { buildIfChanged } from "./build";
+import { keepDailyCopies } from "./daily-copy";
 import { answers, endNext, openRecord, serveNext } from "./serve";
 
 /** `./start`; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
@@ -26,10 +27,12 @@ const main = async (): Promise<void> => {
   }
   const web = serveNext(developing ? "dev" : "start", port);
   let stopping = false;
+  let endCopies = () => {};
   const stop = async (code: number) => {
     if (stopping) return;
     stopping = true;
     endNext(web);
+    endCopies();
     await server?.stop();
     process.exit(code);
   };
@@ -41,7 +44,9 @@ const main = async (): Promise<void> => {
   });
   // The address is said when it answers, not before.
   const address = `http://127.0.0.1:${port}`;
-  if ((await answers(address, web)) && !stopping) console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
+  if (!(await answers(address, web)) || stopping) return;
+  endCopies = keepDailyCopies(address);
+  console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
 };
 
 main().catch((error) => {

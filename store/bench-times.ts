@@ -1,4 +1,5 @@
 import type { Stage } from "@/core/wheel/stages";
+import { counting, shopHasOwn } from "./counting";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -10,9 +11,9 @@ export type StageMinutes = Readonly<Partial<Record<Stage, number>>>;
 
 /** What the stages of the wheels handed back last took, newest first. */
 export const finishedMinutes = async (): Promise<StageMinutes[]> => {
-  const rows = await database()("jobs")
+  const rows: { minutes: unknown }[] = await database()("jobs")
     .whereNotNull("finished_at")
-    .whereNull("put_away_at")
+    .modify(counting(await shopHasOwn()))
     .orderBy("finished_at", "desc")
     .limit(NEWEST)
     .select("minutes");

@@ -17,6 +17,8 @@ const schema = z.object({
     .optional(),
   /** The folder the project's own database lives in. */
   TALL_COMPASS_DATA: z.string().min(1, { error: "a folder" }).default(".data"),
+  /** `no`: a first start begins with an empty shop, not with the invented one. */
+  TALL_COMPASS_DEMO: z.enum(["yes", "no"], { error: "yes or no" }).default("yes"),
   /** The running application that browser tests, pictures and the drag benchmark look at. */
   TALL_COMPASS_URL: z.url({ error: "an address such as http://127.0.0.1:3210" }).default("http://127.0.0.1:3210"),
 });

@@ -1,6 +1,7 @@
 import type { Knex } from "knex";
 import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
+import * as demo from "./migrations/demo";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
 import * as marks from "./migrations/marks";
@@ -29,6 +30,7 @@ const migrations: Record<string, Knex.Migration> = {
   "012-acts-and-sources": actsAndSources,
   "013-place-untold": placeUntold,
   "014-undo": undo,
+  "015-demo": demo,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

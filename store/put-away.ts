@@ -1,3 +1,4 @@
+import type { Knex } from "knex";
 import type { PutAway } from "@/core/shop/put-away";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { changingJob } from "./changes";
@@ -57,19 +58,23 @@ export const listPutAway = async (most = 200): Promise<PutAway[]> => {
  */
 export const eraseJob = (jobId: string): Promise<void> =>
   database().transaction(async (trx) => {
-    const job = await trx("jobs").where({ id: jobId }).forUpdate().first("wheel_id", "put_away_at");
+    const job = await trx("jobs").where({ id: jobId }).forUpdate().first("put_away_at");
     if (!job) return;
     if (job.put_away_at === null)
       throw new BadInput("id", "this job is on the bench; put it away first, then it can be erased", {
         code: "stands-against",
         what: "job",
       });
-    await trx("jobs").where({ id: jobId }).delete();
-    const wheel_id = job.wheel_id;
-    if (await trx("jobs").where({ wheel_id }).first("id")) return numberVisits(trx, wheel_id);
-    const wheel = await trx("wheels").where({ id: wheel_id }).first("customer_id");
-    await trx("wheels").where({ id: wheel_id }).delete();
-    const customer_id = wheel?.customer_id ?? "";
-    if (!(await trx("wheels").where({ customer_id }).first("id")))
-      await trx("customers").where({ id: customer_id }).delete();
+    await eraseWithin(trx, jobId);
   });
+
+/** A job with all that is its own; a wheel and a customer that were there for it alone go with it. */
+export const eraseWithin = async (trx: Knex.Transaction, jobId: string): Promise<void> => {
+  const wheel_id = (await trx("jobs").where({ id: jobId }).first("wheel_id"))?.wheel_id ?? "";
+  await trx("jobs").where({ id: jobId }).delete();
+  if (await trx("jobs").where({ wheel_id }).first("id")) return numberVisits(trx, wheel_id);
+  const customer_id = (await trx("wheels").where({ id: wheel_id }).first("customer_id"))?.customer_id ?? "";
+  await trx("wheels").where({ id: wheel_id }).delete();
+  if (!(await trx("wheels").where({ customer_id }).first("id")))
+    await trx("customers").where({ id: customer_id }).delete();
+};

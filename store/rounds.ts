@@ -86,12 +86,12 @@ export const openRound = (jobId: string, { id, kind = "true", plan = null }: New
     return true;
   });
 
-/** Takes a round away in which nothing was read, planned or turned; any other stays. @returns how many changes the job has had */
+/** Takes a round away in which nothing was read or turned; any other stays. @returns how many changes the job has had */
 export const dropEmptyRound = (roundId: string): Promise<number> =>
   changingRound(roundId, async (trx) => {
     for (const table of ["readings", "turns"] as const)
       if (await trx(table).where({ round_id: roundId }).first("id")) return false;
-    return (await trx("rounds").where({ id: roundId, plan: null, destressed: false }).delete()) > 0;
+    return (await trx("rounds").where({ id: roundId, destressed: false }).delete()) > 0;
   });
 
 const readingRow = (roundId: string, r: Reading) => ({

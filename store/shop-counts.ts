@@ -1,6 +1,7 @@
 import type { Stay } from "@/core/shop/shop-figures";
 import type { JobKind } from "@/core/wheel/stages";
 import type { StageMinutes } from "./bench-times";
+import { counting } from "./counting";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -28,11 +29,20 @@ export const jobsByMonth = async (
   return new Map(rows.map((r) => [r.month, Number(r.number)]));
 };
 
-/** Jobs put away, by month: few, and taken off what the index alone counts. Practice wheels are no jobs of the shop. */
-export const awayByMonth = async (column: "created_at" | "finished_at"): Promise<Map<string, number>> => {
+/**
+ * Jobs that do not count, by month: put away, or of the invented workshop once there is a shop of its own. Few, and taken
+ * off what the index alone counts. Practice wheels are counted apart.
+ */
+export const uncountedByMonth = async (
+  column: "created_at" | "finished_at",
+  own: boolean,
+): Promise<Map<string, number>> => {
   const db = database();
   const rows: { month: string; number: number }[] = await db("jobs")
-    .whereNotNull("put_away_at")
+    .where((not) => {
+      not.whereNotNull("put_away_at");
+      if (own) not.orWhere({ demo: true });
+    })
     .whereNotNull(column)
     .whereNot("kind", "practice")
     .select(db.raw("date_format(??, '%Y-%m') as month", [column]))
@@ -51,17 +61,17 @@ const wheelAndDays = () => {
 };
 
 /** Every stay of the wheels that came since that month's first and had been here before. @param month `2026-11` */
-export const staysSeenAgain = async (month: string): Promise<Stay[]> => {
+export const staysSeenAgain = async (month: string, own: boolean): Promise<Stay[]> => {
   const since = new Date(`${month}-01T00:00:00Z`);
   const ids = await database()("jobs")
     .where("created_at", ">=", since)
     .where("visit", ">", 1)
-    .whereNull("put_away_at")
+    .modify(counting(own))
     .pluck("wheel_id");
   return ids.length === 0
     ? []
     : await wheelAndDays()
-        .whereNull("jobs.put_away_at")
+        .modify(counting(own))
         .whereIn("jobs.wheel_id", [...new Set(ids)]);
 };
 
@@ -80,11 +90,11 @@ export interface LeftWheel {
 }
 
 /** The wheels handed back last, newest first. */
-export const leftLast = async (): Promise<LeftWheel[]> => {
+export const leftLast = async (own: boolean): Promise<LeftWheel[]> => {
   const last: (Omit<LeftWheel, "minutes" | "sheet"> & { minutes: unknown })[] = await wheelAndDays()
     .select("jobs.minutes")
     .whereNotNull("finished_at")
-    .whereNull("put_away_at")
+    .modify(counting(own))
     .orderBy("finished_at", "desc")
     .limit(NEWEST);
   const sheets = await database()("sheets")

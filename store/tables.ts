@@ -51,6 +51,8 @@ export interface JobTableRow extends Stored {
   recheck_on: Date | string | null;
   /** Made by mistake, or for nothing: kept, but nowhere counted. */
   put_away_at: Date | null;
+  /** Of the invented workshop. */
+  demo: boolean | number;
 }
 export interface MeasurementRow extends Ordered {
   job_id: string;
@@ -133,6 +135,7 @@ interface StockRow extends Ordered {
   pitch: number | null;
   place: string;
   reorder_at: number;
+  demo: boolean | number;
 }
 interface StockMoveRow extends Ordered {
   stock_id: string;
@@ -149,6 +152,7 @@ interface PhotoRow extends Ordered {
   small: Buffer;
 }
 interface GaugeTableRow extends Stored {
+  demo: boolean | number;
   gauge: string;
   spoke: string;
   points: unknown;

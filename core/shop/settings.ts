@@ -34,6 +34,10 @@ export const settingsSchema = z.object({
   recheckDays: z.int().min(0).max(365),
   theme: z.enum(["auto", "paper", "night"]),
   sounds: z.boolean(),
+  /** The invented workshop was looked at and is to stay for now: nobody is asked again. */
+  demoKept: z.boolean(),
+  /** Where the daily copies go; empty for the usual place. */
+  copiesFolder: z.string().trim().max(400, { error: "at most 400 letters" }),
 });
 
 export type Settings = z.output<typeof settingsSchema>;
@@ -51,4 +55,6 @@ export const FIRST_SETTINGS: Settings = {
   recheckDays: 30,
   theme: "auto",
   sounds: true,
+  demoKept: false,
+  copiesFolder: "",
 };

@@ -4,6 +4,7 @@ import { PageLink } from "@/screens/parts/frame/page-link";
 import { PutAwayNote } from "../parts/frame/put-away-note";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { StateMark } from "../parts/frame/stage-bar";
+import { FirstQuestion } from "./first-question";
 import { NewJob } from "./new-job";
 
 const day = (iso: string) =>
@@ -54,13 +55,15 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
 interface JobsListProps {
   readonly jobs: readonly JobRow[];
   readonly practice: readonly JobRow[];
+  /** The invented workshop is here, and nobody said yet whether it is wanted. */
+  readonly askDemo: boolean;
   /** How many are put away, and the one that was a moment ago. */
   readonly away: number;
   readonly awayNow: { readonly id: string; readonly mark: string } | null;
 }
 
 /** One row a wheel with its own line drawn small, promised soonest on top; a new one starts here. */
-export const JobsList = ({ jobs, practice, away, awayNow }: JobsListProps) => {
+export const JobsList = ({ jobs, practice, askDemo, away, awayNow }: JobsListProps) => {
   const bench = jobs.filter((j) => !j.finished);
   const back = jobs.filter((j) => j.finished);
   return (
@@ -72,6 +75,7 @@ export const JobsList = ({ jobs, practice, away, awayNow }: JobsListProps) => {
       >
         {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
       </p>
+      {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
       <main className="min-h-0 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}

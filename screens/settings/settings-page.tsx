@@ -8,8 +8,10 @@ import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 import { useRefresh } from "../parts/kept/use-refresh";
 import { ListImport } from "../parts/lists/list-import";
+import { Copies } from "./copies";
+import { DemoLine } from "./demo-line";
 import { GaugeLists } from "./gauge-lists";
-import { shopLines } from "./shop-lines";
+import { COPIES_LINE, shopLines } from "./shop-lines";
 import { TabletDial, TabletSettings } from "./tablet-settings";
 import { TakeJob } from "./take-job";
 
@@ -23,8 +25,15 @@ const LISTS = [
   { href: "/diary.ics", label: "diary (iCalendar)" },
 ];
 
+interface SettingsPageProps {
+  readonly settings: Settings;
+  readonly gauges: readonly GaugeTable[];
+  /** The invented workshop is here still. */
+  readonly demo: boolean;
+}
+
 /** What holds for the shop, and what this tablet keeps for itself; a job read in from a file. */
-export const SettingsPage = ({ settings, gauges }: { settings: Settings; gauges: readonly GaugeTable[] }) => {
+export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
   const refresh = useRefresh();
   const [active, setActive] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -44,20 +53,22 @@ export const SettingsPage = ({ settings, gauges }: { settings: Settings; gauges:
       <main className="grid min-h-0 flex-1 grid-cols-2 portrait:grid-cols-1">
         <div className="min-h-0 overflow-y-auto border-r border-grid">
           <h2 className="px-4 pt-3 pb-1 font-bold">The shop</h2>
-          {lines.map((l) => (
-            <button
-              key={l.key}
-              type="button"
-              onClick={() => {
-                setMessage(null);
-                setActive(l.key);
-              }}
-              className={`${ROW} ${active === l.key ? "bg-ink text-paper" : ""}`}
-            >
-              <span>{l.label}</span>
-              <b className="truncate">{l.value}</b>
-            </button>
-          ))}
+          {lines
+            .filter((l) => l.key !== COPIES_LINE)
+            .map((l) => (
+              <button
+                key={l.key}
+                type="button"
+                onClick={() => {
+                  setMessage(null);
+                  setActive(l.key);
+                }}
+                className={`${ROW} ${active === l.key ? "bg-ink text-paper" : ""}`}
+              >
+                <span>{l.label}</span>
+                <b className="truncate">{l.value}</b>
+              </button>
+            ))}
         </div>
         <div className="min-h-0 overflow-y-auto">
           <h2 className="px-4 pt-3 pb-1 font-bold">This tablet</h2>
@@ -80,10 +91,20 @@ export const SettingsPage = ({ settings, gauges }: { settings: Settings; gauges:
               <b className="underline">save</b>
             </a>
           ))}
-          <p className="px-4 py-3 text-base">
-            The whole shop in one file, pictures and all: npm run backup -- shop.sql.gz, and npm run restore --
-            shop.sql.gz.
-          </p>
+          <h2 className={HEADING}>Copies of the shop</h2>
+          <Copies
+            row={ROW}
+            onFolder={() => {
+              setMessage(null);
+              setActive(COPIES_LINE);
+            }}
+          />
+          {demo && (
+            <>
+              <h2 className={HEADING}>To look round in</h2>
+              <DemoLine row={ROW} />
+            </>
+          )}
         </div>
       </main>
       {line && (

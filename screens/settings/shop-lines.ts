@@ -23,6 +23,9 @@ const clockMinutes = (typed: string): number | null => {
 };
 const asClock = (minutes: number) => `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
 
+/** Asked beside the copies themselves, not among the rest. */
+export const COPIES_LINE = "copiesFolder";
+
 /** What holds for the shop, a line each. */
 export const shopLines = (settings: Settings): readonly ShopLine[] => [
   {
@@ -32,6 +35,14 @@ export const shopLines = (settings: Settings): readonly ShopLine[] => [
     how: "as it prints",
     kind: "text",
     change: (t) => ({ shopName: t }),
+  },
+  {
+    key: COPIES_LINE,
+    label: "folder for the daily copies",
+    value: settings.copiesFolder || "none",
+    how: "of the machine the shop runs on, best on another disk; empty for the usual one",
+    kind: "text",
+    change: (t) => ({ copiesFolder: t }),
   },
   {
     key: "shopAddress",

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import type { StagedRound } from "@/core/tension/staging";
 import { lookAgain } from "../parts/kept/use-enter";
+import { leaveRound } from "../parts/walk/leave-round";
 import type { Walking } from "./tension-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";
 
@@ -34,6 +35,7 @@ export const useTensionWalks = ({ job, now, acts, table, onNoTable }: TensionWal
     goOn: () => setWalking("turn"),
     end: () => {
       setWalking(null);
+      if (now.open && now.open.entries.length === 0 && now.open.walked.length === 0) leaveRound(jobId, now.open.id);
       lookAgain(jobId);
     },
   };

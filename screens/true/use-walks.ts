@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Entry, Taken } from "@/core/measurement/taken";
 import { useLastWalk } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
+import { leaveRound } from "../parts/walk/leave-round";
 import type { RoundView } from "./round-view";
 import { sittingStands } from "./sitting";
 
@@ -60,9 +61,7 @@ export const useWalks = (o: WalksOptions) => {
   };
   /** Begun and left with nothing read: that was no round. */
   const leave = () => {
-    if (!round || o.read > 0 || turned > 0 || round.round.plan) return;
-    const body = { id: crypto.randomUUID() };
-    void post({ what: "other", jobId, url: `/api/rounds/${round.id}/drop`, body, words: "a round with nothing in it" });
+    if (round && o.read === 0 && turned === 0) leaveRound(jobId, round.id);
   };
   return {
     walk,

@@ -1,8 +1,13 @@
 import { answer, readBody } from "@/app/api/answer";
 import { settingsSchema } from "@/core/shop/settings";
+import { checkCopiesFolder } from "@/store/copies";
 import { changeSettings, readSettings } from "@/store/settings";
 
 export const GET = () => answer(readSettings);
 
 export const PATCH = (request: Request) =>
-  answer(async () => changeSettings(await readBody(request, settingsSchema.partial())));
+  answer(async () => {
+    const change = await readBody(request, settingsSchema.partial());
+    if (change.copiesFolder !== undefined) checkCopiesFolder(change.copiesFolder);
+    return changeSettings(change);
+  });
