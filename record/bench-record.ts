@@ -1,5 +1,6 @@
 import type { DoneAct } from "@/core/acts/act";
 import { roundsLeftOut } from "@/core/acts/acts-come-to";
+import { type CarriedCheck, carriedCheck } from "@/core/measurement/carried";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import { countingOf } from "@/core/rounds/left-out";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
@@ -22,6 +23,8 @@ export interface BenchRecord {
   /** What each figure's entries come to. */
   readonly taken: Readonly<Record<string, Taken>>;
   readonly acts: readonly DoneAct[];
+  /** What was carried over from an earlier wheel of the machine, and how it stands. */
+  readonly carried: CarriedCheck;
   /** From the figures as they are now. */
   readonly build: WheelBuild;
   /** As it was settled on the spokes' place. */
@@ -42,6 +45,23 @@ const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel
   return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
 };
 
+/** Until one of them was measured here and agrees, what was carried over is assumed; what differs is asked about. */
+const withCarried = (build: WheelBuild, { from, resting, differs, tested }: CarriedCheck): WheelBuild =>
+  from === null
+    ? build
+    : {
+        ...build,
+        assumed: tested ? build.assumed : [...build.assumed, ...resting.filter((n) => !build.assumed.includes(n))],
+        doubts: [
+          ...build.doubts,
+          ...differs.map(({ name, carried, measured }) => ({
+            code: "carried-differs" as const,
+            figure: name,
+            figures: { from, carried, measured },
+          })),
+        ],
+      };
+
 /** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
 export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
   const job = await findJob(id);
@@ -55,13 +75,15 @@ export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
   ]);
   const taken = settleAll(measurements);
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
-  const build = buildWheel(taken, machineAndPlace(job));
+  const carried = carriedCheck(measurements, taken);
+  const build = withCarried(buildWheel(taken, machineAndPlace(job)), carried);
   const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
   return {
     job,
     measurements,
     taken,
     acts,
+    carried,
     build,
     settled,
     wheel,

@@ -5,6 +5,7 @@ import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
 import { changingJob, jobChanged, wheelChanged } from "./changes";
 import { database } from "./database";
+import { customerIsKnown, customerNamed, giveWheelTo } from "./known";
 import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
 import type { JobTableRow } from "./tables";
@@ -54,6 +55,7 @@ export type JobChange = Partial<
     | "machine"
     | "place"
     | "customer"
+    | "customerId"
     | "telephone"
   >
 >;
@@ -241,13 +243,20 @@ export const changeJob = async (id: string, { change, seen, again = false }: Tol
     }
     const wheel = given({ mark: change.mark, machine: change.machine, place: change.place });
     if (Object.keys(wheel).length > 0) await trx("wheels").where({ id: wheel_id }).update(wheel);
-    const customer = given({ name: change.customer, telephone: change.telephone });
+    const known = change.customerId
+      ? { id: change.customerId }
+      : change.customer === undefined
+        ? null
+        : await customerNamed(trx, change.customer, stored.customerId);
+    if (known && "name" in known && !again) throw customerIsKnown(known);
+    if (known) await giveWheelTo(trx, wheel_id, known.id);
+    const customer = given({ ...(known ? {} : { name: change.customer }), telephone: change.telephone });
     if (Object.keys(customer).length > 0)
       await trx("customers")
         .where("id", trx("wheels").where({ id: wheel_id }).select("customer_id"))
         .update(customer);
     // What finds the wheel's other visits changes with it.
-    if (Object.keys({ ...wheel, ...customer }).length > 0) await wheelChanged(wheel_id, id, trx);
+    if (known || Object.keys({ ...wheel, ...customer }).length > 0) await wheelChanged(wheel_id, id, trx);
     return true;
   });
   return (await findJob(id)) as Job;

@@ -63,6 +63,8 @@ const WORDS: Words = {
     another
       ? `Or: ${explained(explanation)}.`
       : `The old spokes do not fit what was measured. One thing would explain them all: ${explained(explanation)}.`,
+  "carried-differs": ({ from, carried, measured }, label) =>
+    `${label}: ${tenths(measured)} measured here, ${tenths(carried)} carried from ${from}. They are not made alike: measure the others too.`,
   "drum-pulled": ({ before, after }) =>
     `The drum was ${before.toFixed(2)} out of round and is ${after.toFixed(2)} with the spokes tight: the spokes pull it. Even the tension before anybody machines it.`,
   "drum-out-of-round": ({ by, limit }) =>

@@ -51,6 +51,8 @@ export interface DoubtFigures {
   readonly unlikely: { readonly value: number; readonly from: number; readonly to: number };
   readonly "rim-size": { readonly erd: number; readonly inches: number; readonly from: number; readonly to: number };
   readonly "old-spokes": { readonly explanation: Explanation; readonly another: boolean };
+  /** What was carried over from another wheel of the machine, and what was measured on this one. */
+  readonly "carried-differs": { readonly from: string; readonly carried: number; readonly measured: number };
   readonly "drum-pulled": { readonly before: number; readonly after: number };
   readonly "drum-out-of-round": { readonly by: number; readonly limit: number };
 }

@@ -27,6 +27,7 @@ export const measureStage = (record: JobRecord) => {
     presets: standIn,
     problem: build.problem,
     doubts: build.doubts,
+    carried: record.carried,
     erd: { total: erd.total, method: build.erdMethod, assumed: erd.terms.some((t) => t.assumed) },
     erdWays: build.erdSums.map(({ method, ledger }) => ({
       method,

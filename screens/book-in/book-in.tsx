@@ -4,6 +4,7 @@ import type { Doubt } from "@/core/cross-checks/doubt";
 import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { CAUTIONS } from "@/core/sheet/sheet";
+import type { EarlierWheel } from "@/core/shop/known";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { ParticularAsked } from "../parts/bench/bench-record";
 import { FigureList, FigureTag } from "../parts/bench/figure-list";
@@ -14,6 +15,7 @@ import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
 import { useToldNow } from "../parts/kept/use-told";
 import { WheelPlan } from "../parts/wheel/wheel-plan";
+import { CarryOver } from "./carry-over";
 import { ConditionLines, ConditionMarks } from "./condition-marks";
 import { particularsAsked, type ToldAtCounter } from "./particulars";
 import { Photos } from "./photos";
@@ -24,6 +26,8 @@ export interface BookInOnPage extends JobOnPage {
   readonly told: ToldAtCounter;
   readonly wheel: Wheel | null;
   readonly spokes: readonly PlacedSpoke[];
+  /** An earlier wheel of this machine whose figures are not here yet. */
+  readonly earlier: EarlierWheel | null;
   readonly doubts: readonly Doubt[];
   readonly photos: readonly {
     readonly id: string;
@@ -97,6 +101,9 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
                 }}
               />
               <div className="min-h-0 flex-1 overflow-y-auto">
+                {job.earlier && (tab === "counter" || tab === "wheel") && (
+                  <CarryOver jobId={jobId} earlier={job.earlier} />
+                )}
                 {tab === "counter" && (
                   <>
                     {counter.map((p) => (

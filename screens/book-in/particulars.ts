@@ -2,6 +2,7 @@ import type { ParticularAsked } from "../parts/bench/bench-record";
 
 /** What was told at the counter, as it stands. */
 export interface ToldAtCounter {
+  readonly customerId: string;
   readonly customer: string;
   readonly telephone: string;
   readonly mark: string;
@@ -18,7 +19,15 @@ const SIDES = ["drum side", "brake side", "sprocket side", "plain side"];
 
 /** What the tag on the wheel says. */
 export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
-  { key: "customer", label: "customer", how: "whose wheel is it?", kind: "text", value: job.customer },
+  {
+    key: "customer",
+    label: "customer",
+    how: "whose wheel is it?",
+    kind: "text",
+    value: job.customer,
+    known: "customer",
+    knownId: job.customerId,
+  },
   { key: "telephone", label: "telephone", how: "where they are reached", kind: "text", value: job.telephone },
   {
     key: "mark",
@@ -27,7 +36,7 @@ export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
     kind: "text",
     value: job.mark,
   },
-  { key: "machine", label: "machine", how: "what it comes from", kind: "text", value: job.machine },
+  { key: "machine", label: "machine", how: "what it comes from", kind: "text", value: job.machine, known: "machine" },
   {
     key: "place",
     label: "which wheel",

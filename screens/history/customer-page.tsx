@@ -1,8 +1,13 @@
+import type { KnownCustomer } from "@/core/shop/known";
 import { placeWords, type WheelPlace } from "@/core/shop/machine-words";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { SamePerson } from "./same-person";
 
 interface CustomerPageProps {
+  readonly id: string;
+  /** Who may be the same person, written otherwise. */
+  readonly alike: readonly KnownCustomer[];
   readonly name: string;
   readonly telephone: string;
   readonly wheels: readonly {
@@ -16,7 +21,7 @@ interface CustomerPageProps {
 }
 
 /** A customer's wheels, each with how often it was here. */
-export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => (
+export const CustomerPage = ({ id, name, telephone, wheels, alike }: CustomerPageProps) => (
   <div className="flex h-dvh flex-col">
     <ShopBar current="" title={name || "no name"} />
     <main className="min-h-0 flex-1 overflow-y-auto">
@@ -41,6 +46,7 @@ export const CustomerPage = ({ name, telephone, wheels }: CustomerPageProps) => 
           </li>
         ))}
       </ul>
+      {alike.length > 0 && <SamePerson id={id} name={name} alike={alike} />}
     </main>
   </div>
 );

@@ -26,10 +26,10 @@ export const FirstQuestion = () => {
         These wheels, people and drawers are invented, to look round in. They count in no figure of yours and can be
         removed whole at any time, in Settings.
       </p>
-      <button type="button" className={KEY} onClick={() => void answer(false)}>
+      <button type="button" className={`${KEY} bg-ink text-paper`} onClick={() => void answer(false)}>
         look round first
       </button>
-      <button type="button" className={`${KEY} bg-ink text-paper`} onClick={() => void answer(true)}>
+      <button type="button" className={KEY} onClick={() => void answer(true)}>
         begin empty
       </button>
       {message && <p className="basis-full font-bold">{message}</p>}

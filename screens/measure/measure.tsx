@@ -5,6 +5,8 @@ import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { askedOf } from "@/core/figures/asked";
 import type { Figures } from "@/core/figures/presets";
 import type { Ledger } from "@/core/ledger/ledger";
+import type { CarriedCheck } from "@/core/measurement/carried";
+import { carriedNotes } from "@/core/measurement/carried-words";
 import type { Taken } from "@/core/measurement/taken";
 import type { OffsetMethod } from "@/core/offset/offset-methods";
 import type { ErdMethod } from "@/core/rim/erd-methods";
@@ -34,6 +36,7 @@ export interface MeasureOnPage extends JobOnPage {
   readonly presets: Readonly<Record<string, number | string>>;
   readonly problem: { readonly name: string; readonly message: string } | null;
   readonly doubts: readonly Doubt[];
+  readonly carried: CarriedCheck;
   readonly erd: { readonly total: number; readonly method: ErdMethod; readonly assumed: boolean };
   readonly erdWays: readonly (Omit<ErdWay, "doubted"> & { readonly ledger: Ledger })[];
   readonly hubLedgers: readonly Ledger[];
@@ -86,7 +89,7 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
           [d.figure, d.raisedBy].some((f) => f !== undefined && (TAB_OF.get(f) ?? tab) === tab),
         )}
         cautions={CAUTIONS_OF[tab]}
-        notes={NOTES[tab]}
+        notes={[...carriedNotes(job.carried), ...NOTES[tab]]}
         drawing={(tap) => (
           <>
             <Tabs

@@ -20,7 +20,7 @@ export const DemoLine = ({ row }: { row: string }) => {
       <>
         <button type="button" className={row} onClick={() => setAsked(true)}>
           <span>the invented workshop: jobs, customers, drawers, gauges</span>
-          <b className="underline">remove it</b>
+          <b className="shrink-0 whitespace-nowrap underline">remove it</b>
         </button>
         {message && <p className="px-4 py-2 text-lg font-bold">{message}</p>}
       </>

@@ -12,6 +12,12 @@ export interface ParticularAsked {
   readonly orNone?: true;
   readonly choices?: readonly { readonly value: string; readonly label: string }[];
   readonly offered?: readonly string[];
+  /** Those who were here before are offered while it is typed. */
+  readonly known?: "customer" | "machine";
+  /** Who of those it is now, where they are told by who they are. */
+  readonly knownId?: string;
+  /** The line this one is told for: what is asked next is what comes after that. */
+  readonly toldFor?: string;
 }
 
 /** What the work's drawing is given to be tapped with. */

@@ -14,6 +14,8 @@ interface EntryBarProps {
   readonly choices?: readonly Choice[];
   /** Words offered for a text. */
   readonly offered?: readonly string[];
+  /** What the shop knows that has what is typed. */
+  readonly known?: (typed: string) => ReactNode;
   readonly unit?: string;
   /** What it is measured with; a tap takes the next. */
   readonly tool?: string;
@@ -129,7 +131,7 @@ export const EntryBar = (props: EntryBarProps) => {
       ) : kind === "number" ? (
         <NumberKeys onPress={press} />
       ) : (
-        offered && <OfferedWords words={offered} onChoose={choose} />
+        (props.known?.(typed) ?? (offered && <OfferedWords words={offered} onChoose={choose} />))
       )}
     </section>
   );

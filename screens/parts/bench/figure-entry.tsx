@@ -7,6 +7,7 @@ import { UNITS, useUnit } from "../kept/kept-choice";
 import type { BenchRecord, ParticularAsked } from "./bench-record";
 import { EntryBar } from "./entry-bar";
 import { GaugePicture } from "./gauge-picture";
+import { KnownKeys } from "./known-keys";
 import type { TakeKey } from "./typed-field";
 import type { useTaking } from "./use-taking";
 
@@ -68,6 +69,27 @@ export const FigureEntry = (props: FigureEntryProps) => {
       kind={particular ? particular.kind : figure?.kind === "text" ? "text" : "number"}
       choices={choices?.map((c) => ({ ...c, label: named(c.label) }))}
       offered={asked.offered}
+      known={
+        particular?.known
+          ? (typed) => (
+              <KnownKeys
+                what={particular.known ?? "machine"}
+                typed={typed === particular.value ? "" : typed}
+                onChoose={(chosen) =>
+                  "machine" in chosen
+                    ? onParticular(particular, chosen.machine)
+                    : onParticular(
+                        {
+                          ...{ ...particular, key: "customerId", toldFor: particular.key },
+                          value: particular.knownId ?? "",
+                        },
+                        chosen.customerId,
+                      )
+                }
+              />
+            )
+          : undefined
+      }
       unit={isLength ? unit : figure && UNIT_OF[figure.kind]}
       onUnit={isLength ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined}
       tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}

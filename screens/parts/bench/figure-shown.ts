@@ -1,5 +1,6 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import type { Figure } from "@/core/figures/figure";
+import { originOf } from "@/core/measurement/carried";
 import type { Taken } from "@/core/measurement/taken";
 import type { LengthUnit } from "@/core/units/lengths";
 import { showLength } from "@/core/units/show-length";
@@ -16,6 +17,8 @@ export type FigureShown =
       readonly size: string;
       /** The word chosen, or what was typed. */
       readonly typed: string;
+      /** The wheel it was carried over from; null where it was taken here. */
+      readonly from: string | null;
     };
 
 /** Still to be taken: an assumed figure is one nobody measured. */
@@ -23,7 +26,13 @@ export const isOpen = (shown: FigureShown): boolean => shown.state !== "taken";
 
 /** On a list: a preset with a question mark. */
 export const listWords = (shown: FigureShown): string =>
-  shown.state === "open" ? "not yet" : shown.state === "assumed" ? `${shown.words}?` : shown.words;
+  shown.state === "open"
+    ? "not yet"
+    : shown.state === "assumed"
+      ? `${shown.words}?`
+      : shown.from === null
+        ? shown.words
+        : `${shown.words}, as ${shown.from}`;
 
 /** Read out. */
 export const spokenWords = (shown: FigureShown): string =>
@@ -54,7 +63,9 @@ export const showFigure = (
       ? { state: "open" }
       : { state: "assumed", words: choiceWords(figure, String(preset), names) };
   const { value, typed } = taken;
-  const shown = (words: string, size = words): FigureShown => ({ state: "taken", words, size, typed });
+  const last = taken.counting.at(-1);
+  const from = last ? originOf(last) : null;
+  const shown = (words: string, size = words): FigureShown => ({ state: "taken", words, size, typed, from });
   if (value === null) return shown(choiceWords(figure, typed, names));
   if (figure.kind === "angle") return shown(`${value}°`);
   if (figure.kind !== "length") return shown(String(value));

@@ -39,7 +39,7 @@ export const useParticulars = (
     if (sent.state !== "refused") {
       setClash(null);
       say(saidOf(sent));
-      return done(p.key);
+      return done(p.toldFor ?? p.key);
     }
     const stored = sent.stored as Record<string, unknown> | undefined;
     if (stored) {

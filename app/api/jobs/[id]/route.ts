@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { answer, idSchema, readBody } from "@/app/api/answer";
 import { changeJob } from "@/store/jobs";
 
 const words = (most: number) => z.string().max(most, { error: `at most ${most} letters` });
@@ -9,6 +9,7 @@ const day = z.iso.date({ error: "a day is written 2026-12-04" }).nullable();
 const told = z
   .object({
     customer: words(200),
+    customerId: idSchema,
     telephone: words(60),
     machine: words(200),
     mark: words(60).trim().min(1, { error: "a wheel needs a mark of its own" }),

@@ -1,0 +1,16 @@
+import { z } from "zod";
+import { answer, idSchema, readBody } from "@/app/api/answer";
+import { carryFrom } from "@/record/carry";
+
+const schema = z.object({
+  from: idSchema,
+  who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
+});
+
+/** Carries the figures of an earlier wheel of the machine over. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { from, who } = await readBody(request, schema);
+    const job = await carryFrom((await params).id, from, who);
+    return { ok: true, changes: job.changes };
+  });

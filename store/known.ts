@@ -1,0 +1,174 @@
+import type { Knex } from "knex";
+import type { EarlierWheel, KnownCustomer } from "@/core/shop/known";
+import type { WheelPlace } from "@/core/shop/machine-words";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
+import { changingJob, wheelChanged } from "./changes";
+import { database } from "./database";
+
+const anywhere = (typed: string) => `%${typed.replace(/[%_\\]/g, "\\$&")}%`;
+
+/** Customers whose name or telephone has what was typed, those with most wheels first. */
+export const knownCustomers = async (typed: string, most = 6): Promise<KnownCustomer[]> =>
+  (
+    await database()("customers")
+      .join("wheels", "wheels.customer_id", "customers.id")
+      .whereNot("customers.name", "")
+      .where((q) =>
+        q.where("customers.name", "like", anywhere(typed)).orWhere("customers.telephone", "like", anywhere(typed)),
+      )
+      .groupBy("customers.id", "customers.name", "customers.telephone")
+      .orderByRaw("count(*) desc, customers.name")
+      .limit(most)
+      .select("customers.id", "customers.name", "customers.telephone")
+      .count({ wheels: "*" })
+  ).map((r) => ({ ...r, wheels: Number(r.wheels) }) as KnownCustomer);
+
+/** Machines that were here, the most frequent first. */
+export const knownMachines = async (typed: string, most = 6): Promise<string[]> =>
+  database()("wheels")
+    .whereNot("machine", "")
+    .where("machine", "like", anywhere(typed))
+    .groupBy("machine")
+    .orderByRaw("count(*) desc, machine")
+    .limit(most)
+    .pluck("machine");
+
+/** Another customer of that name; null for none. */
+export const customerNamed = async (
+  db: Knex.Transaction,
+  name: string,
+  butId: string,
+): Promise<KnownCustomer | null> => {
+  if (name.trim() === "") return null;
+  const row = await db("customers").where({ name }).whereNot("id", butId).first("id", "name", "telephone");
+  if (!row) return null;
+  const [{ n }] = await db("wheels").where({ customer_id: row.id }).count({ n: "*" });
+  return { ...row, wheels: Number(n) };
+};
+
+export const customerIsKnown = ({ name, telephone, wheels }: KnownCustomer): BadInput =>
+  new BadInput(
+    "customer",
+    `“${name}” is known here${telephone ? `, ${telephone}` : ""}, with ${wheels} ${wheels === 1 ? "wheel" : "wheels"}. Take it once more and this wheel is theirs as well; add something to the name and they are two.`,
+    { code: "stands-against", what: "customer" },
+  );
+
+/** A wheel is this customer's; the one it had goes where no other wheel is theirs. */
+export const giveWheelTo = async (trx: Knex.Transaction, wheelId: string, customerId: string): Promise<void> => {
+  const was = (await trx("wheels").where({ id: wheelId }).first("customer_id"))?.customer_id ?? "";
+  if (was === customerId) return;
+  await trx("wheels").where({ id: wheelId }).update({ customer_id: customerId });
+  if (!(await trx("wheels").where({ customer_id: was }).first("id")))
+    await trx("customers").where({ id: was }).delete();
+};
+
+/**
+ * Two customers are one: the wheels of the one become the other's, and it goes.
+ *
+ * @throws BadInput when there is no such customer
+ */
+export const putTogether = (id: string, into: string): Promise<void> =>
+  database().transaction(async (trx) => {
+    if (id === into) return;
+    const kept = await trx("customers").where({ id: into }).forUpdate().first();
+    if (!kept) throw notThere("customer", "into");
+    const gone = await trx("customers").where({ id }).forUpdate().first();
+    // Sent twice it was done the first time.
+    if (!gone) return;
+    const wheels = await trx("wheels").where({ customer_id: id }).pluck("id");
+    for (const wheel of wheels) {
+      await trx("wheels").where({ id: wheel }).update({ customer_id: into });
+      await wheelChanged(wheel, "", trx);
+    }
+    if (kept.telephone === "" && gone.telephone !== "")
+      await trx("customers").where({ id: into }).update({ telephone: gone.telephone });
+    await trx("customers").where({ id }).delete();
+  });
+
+/** Customers that may be this one written otherwise: the same telephone, or a name that is part of the other. */
+export const alikeCustomers = async (id: string, most = 6): Promise<KnownCustomer[]> => {
+  const own = await database()("customers").where({ id }).first("name", "telephone");
+  if (!own) return [];
+  const words = own.name.split(/\s+/).filter((w) => w.length > 2);
+  const candidates = await Promise.all(
+    [own.telephone, ...words].filter((w) => w !== "").map((w) => knownCustomers(w, 20)),
+  );
+  const digits = (telephone: string) => telephone.replace(/\D/g, "");
+  const letters = (name: string) => name.toLowerCase().replace(/[^\p{L}]/gu, "");
+  const seen = new Set([id]);
+  return candidates
+    .flat()
+    .filter((c) => !seen.has(c.id) && seen.add(c.id))
+    .filter(
+      (c) =>
+        (own.telephone !== "" && digits(c.telephone) === digits(own.telephone)) ||
+        letters(c.name).includes(letters(own.name)) ||
+        letters(own.name).includes(letters(c.name)),
+    )
+    .slice(0, most);
+};
+
+interface OfMachine {
+  readonly jobId: string;
+  readonly wheelId: string;
+  readonly machine: string;
+  readonly place: WheelPlace;
+}
+
+/** The newest other job on this wheel, else on one of the same machine and place, that has figures worth carrying. */
+export const earlierWheel = async (
+  { jobId, wheelId, machine, place }: OfMachine,
+  names: (name: string) => boolean,
+): Promise<EarlierWheel | null> => {
+  const rows = await database()("jobs")
+    .join("wheels", "wheels.id", "jobs.wheel_id")
+    .whereNot("jobs.id", jobId)
+    .whereNot("jobs.kind", "practice")
+    .whereNull("jobs.put_away_at")
+    .where((q) => {
+      q.where("wheels.id", wheelId);
+      if (machine !== "") q.orWhere((m) => m.where("wheels.machine", machine).where("wheels.place", place));
+    })
+    .orderByRaw("wheels.id = ? desc, jobs.created_at desc", [wheelId])
+    .limit(12)
+    .select("jobs.id as jobId", "wheels.id as wheelId", "wheels.mark", "wheels.place", "jobs.created_at as at");
+  for (const row of rows) {
+    const taken: string[] = await database()("measurements").where({ job_id: row.jobId }).distinct().pluck("name");
+    const figures = taken.filter(names).length;
+    if (figures >= LEAST)
+      return {
+        jobId: row.jobId,
+        mark: row.mark,
+        place: row.place,
+        day: new Date(row.at).toISOString().slice(0, 10),
+        same: row.wheelId === wheelId,
+        figures,
+      };
+  }
+  return null;
+};
+/** Figures fewer than which are not worth offering. */
+const LEAST = 4;
+
+/** A figure to be put down as it stood on another job. */
+export interface CarriedFigure {
+  readonly id: string;
+  readonly name: string;
+  readonly place: number;
+  readonly typed: string;
+  readonly unit: string;
+  readonly value: number | null;
+  readonly method: string;
+}
+
+/** Puts figures down that nobody took here yet. @returns how many changes the job has had */
+export const carryFigures = (jobId: string, figures: readonly CarriedFigure[], who: string): Promise<number> =>
+  changingJob(jobId, async (trx) => {
+    const held = new Set<string>(await trx("measurements").where({ job_id: jobId }).distinct().pluck("name"));
+    const fresh = figures.filter((f) => !held.has(f.name));
+    if (fresh.length > 0)
+      await trx("measurements").insert(
+        fresh.map((f) => ({ ...f, job_id: jobId, role: "new" as const, who, beside: null })),
+      );
+    return fresh.length > 0;
+  });
