@@ -6,7 +6,7 @@ import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
 import { isTakenBack, turnsMade, turnsOver, walkedSpokes } from "@/core/rounds/turn";
 import { advise } from "@/core/truing/advise";
 import type { AdviseInput } from "@/core/truing/advise-input";
-import { benchWay } from "@/core/truing/bench-way";
+import { benchWay, usualSchool } from "@/core/truing/bench-way";
 import { misreadings } from "@/core/truing/knowing/misreadings";
 import type { PastRound } from "@/core/truing/knowing/state";
 import type { Advice } from "@/core/truing/saying/advice";
@@ -57,7 +57,7 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
   if (!wheel) throw notMeasured(build.problem);
   const { holes } = wheel.rim;
   const tightened = turnsOver(rounds, holes);
-  const way = benchWay({ holes, tolerance: job.tolerance, taken, acts, tightened }, usual);
+  const way = benchWay({ holes, tolerance: job.tolerance, taken, acts, tightened }, usualSchool(job.kind, usual));
   const readings = withoutEmptyTension(read.readings(rounds[at]));
   const places = placesRead(readings.lateral);
   if (places < 2)
@@ -99,10 +99,21 @@ const saidWell = <T>(work: () => T): T => {
   }
 };
 
+/** The first round's steps: what a sixteenth would better is lost in what nobody knows of this rim yet. */
+const COARSE = 1 / 8;
+
+/** No sixteenths in a wheel's first round, unless nothing coarser is worth turning. */
+const inCoarseSteps = (input: AdviseInput): Advice => {
+  const begun = input.nipple.fixed?.some((t) => t !== null && (t / COARSE) % 1 !== 0) ?? false;
+  if (input.history.length > 0 || begun) return advise(input);
+  const coarse = advise({ ...input, nipple: { ...input.nipple, step: COARSE } });
+  return coarse.verdict === "turn" && coarse.turns.some((t) => t !== 0) ? coarse : advise(input);
+};
+
 /** Advice on a stored round, kept with it. @throws BadInput when there is too little to go on */
 export const adviseRound = async (jobId: string, roundId: string): Promise<Advice> => {
   const input = await adviseInputOf(jobId, roundId);
-  const advice = saidWell(() => ({ ...advise(input), misread: misreadings(input) }));
+  const advice = saidWell(() => ({ ...inCoarseSteps(input), misread: misreadings(input) }));
   await saveAdvice(roundId, advice);
   return advice;
 };

@@ -26,6 +26,17 @@ export const LOST_FIGURES: readonly Figure[] = takenIn("book-in", [
     ],
   },
   {
+    name: "rotation",
+    label: "which way the wheel turns",
+    how: "going forward, seen from the {A}",
+    kind: "choice",
+    picture: "look",
+    choices: [
+      { value: "clockwise", label: "clockwise" },
+      { value: "anticlockwise", label: "anticlockwise" },
+    ],
+  },
+  {
     name: "lacing.firstLean",
     label: "which way that spoke leans",
     how: "from hub to rim, against the turning: trailing; with it: leading",
@@ -72,17 +83,6 @@ export const LOST_FIGURES: readonly Figure[] = takenIn("book-in", [
     how: "from the {A} across to the {B}; the spacer between the bearings goes back in",
     kind: "text",
     picture: "spacers",
-  },
-  {
-    name: "rotation",
-    label: "which way the wheel turns",
-    how: "going forward, seen from the {A}",
-    kind: "choice",
-    picture: "look",
-    choices: [
-      { value: "clockwise", label: "clockwise" },
-      { value: "anticlockwise", label: "anticlockwise" },
-    ],
   },
   {
     name: "found.lateral",

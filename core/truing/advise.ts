@@ -8,6 +8,7 @@ import { explain } from "./saying/explain";
 import { asForecast } from "./saying/forecast";
 import { isSecondLook, judge, rimAction } from "./saying/verdict";
 import { type Aim, type Outcome, outcome, trouble } from "./solving/aim";
+import { fewestSteps } from "./solving/fewest";
 import { handSteps } from "./solving/hand-steps";
 import { makeAim, settledAim, slackAtEnd } from "./solving/make-aim";
 import { bySchool, inPairs, type School } from "./solving/schools";
@@ -75,6 +76,7 @@ export const advise = (input: AdviseInput): Advice => {
   // A wheel that read the same twice gets whatever helps.
   const touches = loose || history.length < TOUCHES.free || isSecondLook(input) ? n : touchesLeft(history, n);
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
+  if (school === "fewest" && !loose) turns = fewestSteps(settled, nipple.step, tolerance) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
   // What was already turned this round stays turned, whatever is made of the rest.

@@ -3,6 +3,7 @@ import { nippleStates } from "../acts/acts-come-to";
 import { sittingOf } from "../figures/truing";
 import type { Taken } from "../measurement/taken";
 import { type Tolerance, type ToleranceName, toleranceOf } from "../runout/tolerance";
+import type { JobKind } from "../wheel/stages";
 import { SCHOOLS, type School } from "./solving/schools";
 
 /** How this wheel is worked on, from what was told at the bench. */
@@ -22,6 +23,10 @@ export interface BenchWay {
 
 /** Turns a nipple may be tightened with the tyre on and nobody knowing the thread above it. */
 const UNKNOWN_FREE = 0.5;
+
+/** A customer who waits has as few nipples turned as bring his wheel inside; where the shop chose another way, that. */
+export const usualSchool = (kind: JobKind, shop: School): School =>
+  kind === "true-only" && shop === "at-once" ? "fewest" : shop;
 
 export const jobTolerance = (name: ToleranceName, taken: Readonly<Record<string, Taken>>): Tolerance =>
   toleranceOf(name, taken["true.own"]?.value ?? null);

@@ -1,9 +1,10 @@
+import { usualSchool } from "@/core/truing/bench-way";
 import type { School } from "@/core/truing/solving/schools";
 import type { JobRecord } from "../job-record";
 import { noWheelYet, stageBase } from "./stage-base";
 
 /** What truing shows: the wheel, every round as it was read, advised on and turned, and how the bench works. */
-export const trueStage = (record: JobRecord, usualSchool: School, practice: boolean) => {
+export const trueStage = (record: JobRecord, school: School, practice: boolean) => {
   const { wheel, job, settled, build, allRounds, tables } = record;
   if (!wheel) return noWheelYet(record);
   return {
@@ -13,7 +14,7 @@ export const trueStage = (record: JobRecord, usualSchool: School, practice: bool
     rounds: allRounds,
     tables,
     toleranceName: job.tolerance,
-    usualSchool,
+    usualSchool: usualSchool(job.kind, school),
     practice,
     /** How many figures nobody measured. */
     assumed: (settled?.assumed ?? build.assumed).length,

@@ -20,6 +20,7 @@ import { ConditionLines, ConditionMarks } from "./condition-marks";
 import { particularsAsked, type ToldAtCounter } from "./particulars";
 import { Photos } from "./photos";
 import { StripDown } from "./strip-down";
+import { WantedPhoto } from "./wanted-photo";
 
 /** What booking in shows of a job. */
 export interface BookInOnPage extends JobOnPage {
@@ -37,7 +38,9 @@ export interface BookInOnPage extends JobOnPage {
   }[];
 }
 
-const LOST = [...LOST_FIGURES, ...SAMPLE_FIGURES].map((f) => f.name);
+/** Crosses are counted while there is something to count; they stand with the lacing they belong to. */
+const CROSSES = ["lacing.A.cross", "lacing.B.cross"];
+const LOST = [...LOST_FIGURES.map((f) => f.name), ...CROSSES, ...SAMPLE_FIGURES.map((f) => f.name)];
 /** What the counter asks, in under a minute; the rest can follow. */
 const COUNTER = ["customer", "telephone", "wanted", "promised"];
 const TABS = [
@@ -54,7 +57,7 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
   const { wheel, spokes, names, photos, jobId } = job;
   const bench = useBench(job);
   const { taken } = bench;
-  const particulars = particularsAsked(useToldNow(jobId, job.told));
+  const particulars = particularsAsked(useToldNow(jobId, job.told), jobId);
   const atCounter = particulars.some((p) => p.key === "customer" && !p.value);
   const [tab, setTab] = useState<Tab>(atCounter ? "counter" : "before");
   const counter = particulars.filter((p) => COUNTER.includes(p.key));
@@ -125,6 +128,12 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
                 {tab === "before" && (
                   <>
                     <FigureList figures={LOST} names={names} tap={tap} loud={LOST} />
+                    <WantedPhoto
+                      jobId={jobId}
+                      caption="the lacing at the valve"
+                      how="from each side, valve on top: it settles every question later"
+                      photos={photos}
+                    />
                     <StripDown tap={tap} />
                   </>
                 )}

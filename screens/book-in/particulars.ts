@@ -18,7 +18,7 @@ export interface ToldAtCounter {
 const SIDES = ["drum side", "brake side", "sprocket side", "plain side"];
 
 /** What the tag on the wheel says. */
-export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
+export const particularsAsked = (job: ToldAtCounter, jobId: string): ParticularAsked[] => [
   {
     key: "customer",
     label: "customer",
@@ -55,6 +55,7 @@ export const particularsAsked = (job: ToldAtCounter): ParticularAsked[] => [
     label: "promised for",
     how: "the day it must be ready",
     kind: "date",
+    proposedFor: jobId,
     value: job.promised ?? "",
     orNone: true,
   },

@@ -1,9 +1,9 @@
 "use client";
 import Image from "next/image";
 import { Dialog } from "radix-ui";
-import { useRef, useState } from "react";
-import { useEnter } from "../parts/kept/use-enter";
+import { useRef } from "react";
 import { useWaiting } from "../parts/kept/use-job";
+import { useTakePhotos } from "./use-take-photos";
 
 interface PhotoShown {
   readonly id: string;
@@ -12,28 +12,12 @@ interface PhotoShown {
   readonly height: number;
 }
 
-/** 20 MB: more than any telephone's camera makes. */
-const MOST_BYTES = 20 * 1024 * 1024;
-
 /** Photos of the job: from a file or the camera, small in a row, seen large when tapped. */
 export const Photos = ({ jobId, photos }: { jobId: string; photos: readonly PhotoShown[] }) => {
-  const enter = useEnter(jobId);
+  const { take, message } = useTakePhotos(jobId);
   const waiting = useWaiting(jobId).filter((e) => e.what === "photo");
-  const [message, setMessage] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const camera = useRef<HTMLInputElement>(null);
-  const take = async (list: readonly File[]) => {
-    setMessage(null);
-    for (const picture of list) {
-      if (picture.size > MOST_BYTES) {
-        setMessage(`“${picture.name}” has ${(picture.size / 1048576).toFixed(0)} MB; at most 20 MB will do`);
-        continue;
-      }
-      const caption = picture.name;
-      const sent = await enter({ what: "photo", jobId, id: crypto.randomUUID(), caption, file: picture });
-      if (sent.state === "refused") setMessage(sent.message);
-    }
-  };
   const chosen = (input: HTMLInputElement) => {
     const list = [...(input.files ?? [])];
     input.value = "";

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import type { Figure } from "@/core/figures/figure";
 import { SITTING_FIGURES, TIGHT_FIGURE } from "@/core/figures/truing";
 import type { Entry, Taken } from "@/core/measurement/taken";
 import { EntryBar } from "../parts/bench/entry-bar";
@@ -7,6 +8,15 @@ import { usePutFigure } from "../parts/kept/use-put-figure";
 
 /** Hours after which a wheel is taken to have been off the stand. */
 const SITTING_HOURS = 4;
+
+const [TYRE, PLAY] = ["true.tyre", "true.play"].map((name) => SITTING_FIGURES.find((f) => f.name === name) as Figure);
+const FELT = "felt";
+/** Play and tyre in one question: whoever says where the wheel turns has rocked it. */
+const TOGETHER: Pick<Figure, "label" | "how" | "choices"> = {
+  label: "axle clamped, rim rocked: no play, and it turns",
+  how: `${PLAY.how}. ${TYRE.how}`,
+  choices: [...(TYRE.choices ?? []), { value: FELT, label: "play felt" }],
+};
 
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (
@@ -37,16 +47,28 @@ export const Sitting = ({
   const put = usePutFigure(jobId);
   const figures = askTight ? [...SITTING_FIGURES, TIGHT_FIGURE] : SITTING_FIGURES;
   const unanswered = (given: Readonly<Record<string, string>>) =>
-    figures.filter(
-      (f) => given[f.name] === undefined && (!f.onlyIf || f.onlyIf.is.includes(given[f.onlyIf.figure] ?? "")),
-    );
+    given[PLAY.name] === "felt"
+      ? []
+      : figures.filter(
+          (f) => given[f.name] === undefined && (!f.onlyIf || f.onlyIf.is.includes(given[f.onlyIf.figure] ?? "")),
+        );
   const figure = unanswered(answers)[0];
   if (!figure) return null;
+  const asked = figure.name === TYRE.name ? TOGETHER : figure;
   const take = async (typed: string) => {
     const value = typed === "" ? "0.5" : typed;
-    const wrong = await put(figure.name, value);
-    if (wrong) return setMessage(wrong);
-    const all = { ...answers, [figure.name]: value };
+    // One tap answers both: where it turns says that no play was felt there.
+    const given: Readonly<Record<string, string>> =
+      asked !== TOGETHER
+        ? { [figure.name]: value }
+        : value === FELT
+          ? { [PLAY.name]: FELT }
+          : { [TYRE.name]: value, [PLAY.name]: "none" };
+    for (const [name, answer] of Object.entries(given)) {
+      const wrong = await put(name, answer);
+      if (wrong) return setMessage(wrong);
+    }
+    const all = { ...answers, ...given };
     setMessage(null);
     setAnswers(all);
     if (unanswered(all).length === 0) onDone(all);
@@ -54,10 +76,10 @@ export const Sitting = ({
   return (
     <EntryBar
       key={figure.name}
-      prompt={figure.label}
-      how={figure.how}
+      prompt={asked.label}
+      how={asked.how}
       kind="number"
-      choices={figure.choices}
+      choices={asked.choices}
       message={message}
       onTake={(typed) => void take(typed)}
       onClose={onClose}

@@ -129,7 +129,12 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
         holes={spokes.length}
         names={names}
         // While no tension is known, by reading or by hand.
-        askTight={taken["true.tight"] === undefined && !rounds.some((r) => r.tension.some((t) => t !== null))}
+        askTight={
+          // A customer's wheel that comes to be trued is up to tension until somebody says otherwise.
+          (job.kind === "rebuild" || job.kind === "practice") &&
+          taken["true.tight"] === undefined &&
+          !rounds.some((r) => r.tension.some((t) => t !== null))
+        }
         walks={walks}
         acts={acts}
         onLeave={advised.leave}

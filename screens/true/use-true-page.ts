@@ -45,7 +45,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   );
   const walks = useWalks({
     ...{ jobId, round, read, turned, toTurn: plan.toTurn, first: rounds.length === 0 },
-    ...{ taken: now.taken, entries: now.entries, readNow, open: acts.open },
+    ...{ taken: now.taken, entries: now.entries, open: acts.open },
   });
   useReadNow(readNow && rounds.length === 0, () => void walks.begin("read"));
   return {

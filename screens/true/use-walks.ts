@@ -24,8 +24,6 @@ interface WalksOptions {
   readonly first: boolean;
   readonly taken: Readonly<Record<string, Taken>>;
   readonly entries: Readonly<Record<string, readonly Entry[]>>;
-  /** Straight to the first reading: a customer is waiting. */
-  readonly readNow: boolean;
   /** Opens the next round. @returns whether it could */
   readonly open: () => Promise<boolean>;
 }
@@ -73,7 +71,7 @@ export const useWalks = (o: WalksOptions) => {
     begin: async (how: ReadingWay) => {
       setThen(how);
       const stands = sittingStands(o.taken, o.entries);
-      if (!stands && ((!o.readNow && o.first) || wasAway(round?.lastAt ?? null))) setAsking("sitting");
+      if (!stands && (o.first || wasAway(round?.lastAt ?? null))) setAsking("sitting");
       else await go(how);
     },
     /** The questions of the sitting are answered. */

@@ -74,6 +74,25 @@ describe("ways of working", () => {
     expect(firstL).toBeGreaterThan(0);
     expect(firstR).toBeGreaterThan(0);
   });
+  test("fewest nipples: inside the tolerance with a third of the touches, and one fewer of them would not do", () => {
+    let [few, all] = [0, 0];
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+        const tolerance = { lateral: 0.5, radial: 0.5, offset: 0.5, tensionSpread: 0.2 };
+        const over = { readings: reading(seed, 0.9, 0.5), tolerance, nipple: { step: 1 / 8 } };
+        const [fewest, whole] = [by("fewest", seed, over), by("at-once", seed, over)];
+        const count = (turns: readonly number[]) => turns.filter((t) => t !== 0).length;
+        expect(fewest.forecast.lateralTir).toBeLessThan(0.5);
+        expect(fewest.forecast.radialTir).toBeLessThan(0.5);
+        for (const t of fewest.turns) expect(t * 8).toBeCloseTo(Math.round(t * 8), 9);
+        few += count(fewest.turns);
+        all += count(whole.turns);
+      }),
+      { numRuns: 12 },
+    );
+    expect(few).toBeLessThan(all / 2);
+    expect(few).toBeGreaterThan(12);
+  });
   test("from the third round on no more nipples are touched than are left of three a spoke", () => {
     const readings = reading(3);
     const all = new Array<number>(N).fill(1 / 16);

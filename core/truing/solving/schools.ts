@@ -1,14 +1,14 @@
 import type { PlacedSpoke } from "../../lacing/placement";
 import { type Aim, outcome } from "./aim";
 
-export const SCHOOLS = ["at-once", "worst", "lateral", "radial", "pairs", "tighten"] as const;
+export const SCHOOLS = ["at-once", "worst", "lateral", "radial", "pairs", "tighten", "fewest"] as const;
 /** Ways of working at the nipples; they change weights and bounds, never the engine. */
 export type School = (typeof SCHOOLS)[number];
 
 export const SCHOOL_WORDS: Readonly<Record<School, { readonly label: string; readonly why: string }>> = {
   "at-once": {
     label: "everything at once",
-    why: "side to side, hop, offset and tension weighed together by the model: fewest touches",
+    why: "side to side, hop, offset and tension weighed together by the model: as true as the turns make it",
   },
   worst: {
     label: "worst first",
@@ -25,6 +25,10 @@ export const SCHOOL_WORDS: Readonly<Record<School, { readonly label: string; rea
   pairs: {
     label: "pairs only",
     why: "as much off as on at every pair of neighbours: tension and hop stay as they are",
+  },
+  fewest: {
+    label: "fewest nipples",
+    why: "as few nipples as bring it inside the tolerance, no truer than that: for a customer who waits",
   },
   tighten: {
     label: "tighten only",

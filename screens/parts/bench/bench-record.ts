@@ -14,6 +14,8 @@ export interface ParticularAsked {
   readonly offered?: readonly string[];
   /** Those who were here before are offered while it is typed. */
   readonly known?: "customer" | "machine";
+  /** The job the diary proposes days for. */
+  readonly proposedFor?: string;
   /** Who of those it is now, where they are told by who they are. */
   readonly knownId?: string;
   /** The line this one is told for: what is asked next is what comes after that. */

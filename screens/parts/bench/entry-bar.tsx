@@ -1,11 +1,12 @@
 "use client";
 import { type ReactNode, useEffect, useRef, useState } from "react";
+import { readDay } from "@/core/units/read-day";
 import { type Choice, ChoiceKeys, NumberKeys, OfferedWords } from "./entry-keys";
 import { namesItsSide, sideKeysOf, sideQuestion } from "./side-keys";
 import { type TakeKey, TypedField } from "./typed-field";
 import { useBounce } from "./use-bounce";
 
-interface EntryBarProps {
+export interface EntryBarProps {
   readonly prompt: string;
   /** Where the gauge goes. */
   readonly how: string;
@@ -14,8 +15,8 @@ interface EntryBarProps {
   readonly choices?: readonly Choice[];
   /** Words offered for a text. */
   readonly offered?: readonly string[];
-  /** What the shop knows that has what is typed. */
-  readonly known?: (typed: string) => ReactNode;
+  /** What stands under a text or a day while it is typed: what the shop knows of it, a month laid out. */
+  readonly below?: (typed: string, choose: (value: string) => void) => ReactNode;
   readonly unit?: string;
   /** What it is measured with; a tap takes the next. */
   readonly tool?: string;
@@ -32,6 +33,9 @@ interface EntryBarProps {
   readonly onClose?: () => void;
 }
 
+/** As this device has it: what is typed without a year is the next that comes. */
+const today = (): string => new Date().toLocaleDateString("en-CA");
+
 /** Bottom of the screen, only while something is wanted: what is asked, the figure large, one row of keys. */
 export const EntryBar = (props: EntryBarProps) => {
   const { prompt, how, picture, kind, choices, offered, unit, tool, start = "", message, onTake, onBack } = props;
@@ -45,8 +49,11 @@ export const EntryBar = (props: EntryBarProps) => {
     input.current?.focus();
     input.current?.select();
   }, []);
+  const [noDay, setNoDay] = useState<string | null>(null);
   const take = (sign: 1 | -1 = 1, again = false) => {
-    if (!bounced(`take${sign}`)) onTake(typed.trim(), sign, again);
+    const day = kind === "date" && typed.trim() !== "" ? readDay(typed, today()) : typed.trim();
+    if (day === null) return setNoDay(`“${typed}” is no day; 4 Dec, 4.12., fri or 2026-12-04 will do`);
+    if (!bounced(`take${sign}`)) onTake(day, sign, again);
   };
   const choose = (value: string) => {
     if (!bounced(value)) onTake(value, 1, false);
@@ -56,6 +63,7 @@ export const EntryBar = (props: EntryBarProps) => {
   const [asksSide, setAsksSide] = useState(false);
   const type = (to: string) => {
     setAsksSide(false);
+    setNoDay(null);
     setTyped(to);
   };
   const enter = () => {
@@ -71,7 +79,7 @@ export const EntryBar = (props: EntryBarProps) => {
     } else type(typed + key);
     input.current?.focus();
   };
-  const said = asksSide && sides ? `To which side: ${sideQuestion(sides)}?` : message;
+  const said = asksSide && sides ? `To which side: ${sideQuestion(sides)}?` : (noDay ?? message);
   return (
     <section
       aria-label="entry"
@@ -131,7 +139,7 @@ export const EntryBar = (props: EntryBarProps) => {
       ) : kind === "number" ? (
         <NumberKeys onPress={press} />
       ) : (
-        (props.known?.(typed) ?? (offered && <OfferedWords words={offered} onChoose={choose} />))
+        (props.below?.(typed, choose) ?? (offered && <OfferedWords words={offered} onChoose={choose} />))
       )}
     </section>
   );

@@ -1,15 +1,19 @@
 "use client";
+import dynamic from "next/dynamic";
 import { FIGURES } from "@/core/figures/all-figures";
 import { type Figure, mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
 import { withSideNames } from "@/core/wheel/side-names";
 import { UNITS, useUnit } from "../kept/kept-choice";
 import type { BenchRecord, ParticularAsked } from "./bench-record";
-import { EntryBar } from "./entry-bar";
+import { EntryBar, type EntryBarProps } from "./entry-bar";
 import { GaugePicture } from "./gauge-picture";
 import { KnownKeys } from "./known-keys";
 import type { TakeKey } from "./typed-field";
 import type { useTaking } from "./use-taking";
+
+/** The month comes when a day is asked. */
+const DayKeys = dynamic(() => import("./day-keys").then((m) => m.DayKeys), { ssr: false });
 
 interface FigureEntryProps extends Pick<BenchRecord, "names" | "taken" | "entries"> {
   readonly taking: ReturnType<typeof useTaking>;
@@ -43,6 +47,32 @@ const takeKeys = (
     : undefined;
 };
 
+/** Under a line about the job: who and what was here before, or the days to choose from. */
+const belowOf = (p: ParticularAsked, onParticular: FigureEntryProps["onParticular"]): EntryBarProps["below"] => {
+  if (p.kind === "date")
+    return (typed, choose) => (
+      <DayKeys
+        jobId={p.proposedFor ?? null}
+        value={typed}
+        today={new Date().toLocaleDateString("en-CA")}
+        onChoose={choose}
+      />
+    );
+  const { known } = p;
+  if (!known) return undefined;
+  return (typed) => (
+    <KnownKeys
+      what={known}
+      typed={typed === p.value ? "" : typed}
+      onChoose={(chosen) =>
+        "machine" in chosen
+          ? onParticular(p, chosen.machine)
+          : onParticular({ ...p, key: "customerId", toldFor: p.key, value: p.knownId ?? "" }, chosen.customerId)
+      }
+    />
+  );
+};
+
 /** The entry bar for the figure, or the line about the job, that is in hand. */
 export const FigureEntry = (props: FigureEntryProps) => {
   const { taking, particular, names, taken, entries, order, onParticular } = props;
@@ -69,27 +99,7 @@ export const FigureEntry = (props: FigureEntryProps) => {
       kind={particular ? particular.kind : figure?.kind === "text" ? "text" : "number"}
       choices={choices?.map((c) => ({ ...c, label: named(c.label) }))}
       offered={asked.offered}
-      known={
-        particular?.known
-          ? (typed) => (
-              <KnownKeys
-                what={particular.known ?? "machine"}
-                typed={typed === particular.value ? "" : typed}
-                onChoose={(chosen) =>
-                  "machine" in chosen
-                    ? onParticular(particular, chosen.machine)
-                    : onParticular(
-                        {
-                          ...{ ...particular, key: "customerId", toldFor: particular.key },
-                          value: particular.knownId ?? "",
-                        },
-                        chosen.customerId,
-                      )
-                }
-              />
-            )
-          : undefined
-      }
+      below={particular && belowOf(particular, onParticular)}
       unit={isLength ? unit : figure && UNIT_OF[figure.kind]}
       onUnit={isLength ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined}
       tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}

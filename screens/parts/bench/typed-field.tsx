@@ -39,7 +39,7 @@ export const TypedField = (props: TypedFieldProps) => {
         aria-label={props.label}
         className={`border-x border-rule bg-paper px-3 text-right font-mono outline-offset-[-3px] ${props.kind === "number" ? "w-44 text-4xl portrait:min-w-36 portrait:flex-1 max-sm:portrait:h-16" : "w-[24rem] max-sm:portrait:h-16 max-sm:portrait:w-0 text-2xl portrait:flex-1"}`}
         inputMode={props.kind === "number" ? "none" : undefined}
-        type={props.kind === "date" ? "date" : "text"}
+        type="text"
         autoComplete="off"
         value={props.typed}
         onChange={(e) => props.onType(e.target.value)}

@@ -28,6 +28,14 @@ export const TurnedAlready = ({ onYes, onNo, onUnsure }: TurnedAlreadyProps) => 
   </Column>
 );
 
+/** After all were told to be turned at one go: the one key that takes it back. */
+export const ToldAtOnce = ({ count, onTakeBack }: { count: number; onTakeBack: () => void }) => (
+  <Column>
+    <p className="text-2xl">{count} nipples went into the record as told, at one go.</p>
+    <Key onPress={onTakeBack}>they were not turned: take all {count} back</Key>
+  </Column>
+);
+
 /** At a nipple whose turn stands in the record. */
 export const Recorded = () => (
   <Column>
@@ -42,10 +50,13 @@ interface TurningKeysProps {
   /** Turns more, + tighter. */
   readonly onAlter: (by: number) => void;
   readonly onFound?: (how: "stuck" | "slipped") => void;
+  /** How many are left, this one with them; and what says that all of them were turned as told. */
+  readonly left: number;
+  readonly onRest: () => void;
 }
 
 /** Beside the nipple at hand: from where it is seen, a little more or less, and what it may be found to do. */
-export const TurningKeys = ({ view, tyreOn, onView, onAlter, onFound }: TurningKeysProps) => (
+export const TurningKeys = ({ view, tyreOn, onView, onAlter, onFound, left, onRest }: TurningKeysProps) => (
   <Column>
     <Key onPress={onView}>seen from the {view === "tyre" ? "tyre side" : "hub"}: change</Key>
     <div className="grid grid-cols-2 gap-3">
@@ -58,6 +69,7 @@ export const TurningKeys = ({ view, tyreOn, onView, onAlter, onFound }: TurningK
         </>
       )}
     </div>
+    {left > 1 && <Key onPress={onRest}>all {left} turned as told</Key>}
     <p className="text-lg">
       {tyreOn ? CAUTIONS.tyre : "Go a little past and come back: the spoke twists with its nipple."}
     </p>

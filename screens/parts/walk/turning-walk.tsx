@@ -4,7 +4,7 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText, turnWords, wayOf } from "@/core/truing/saying/turn-words";
 import { useVoice } from "../kept/kept-choice";
 import { useSpoken } from "./speak";
-import { Recorded, TurnedAlready, TurningKeys } from "./turning-keys";
+import { Recorded, ToldAtOnce, TurnedAlready, TurningKeys } from "./turning-keys";
 import { type Turning, useTurning } from "./use-turning";
 import { TurnArrow, Walk } from "./walk";
 
@@ -48,6 +48,11 @@ export const TurningWalk = (props: TurningWalkProps) => {
         instruction="nothing more to turn"
         detail={props.then ?? "de-stress: squeeze pairs all round, then read again"}
         next=""
+        drawing={
+          turning.atOnce.length > 0 ? (
+            <ToldAtOnce count={turning.atOnce.length} onTakeBack={() => void turning.takeBackRest()} />
+          ) : undefined
+        }
         doneLabel="leave"
         onDone={onEnd}
         onBack={onEnd}
@@ -116,6 +121,8 @@ export const TurningWalk = (props: TurningWalkProps) => {
             onView={() => setView(view === "tyre" ? "hub" : "tyre")}
             onAlter={turning.alter}
             onFound={onFound && ((how) => void found(how))}
+            left={turning.left}
+            onRest={() => void turning.restAsTold()}
           />
         )
       }

@@ -39,13 +39,17 @@ export const useTurning = (t: Turning) => {
     if (to >= list.length) t.onEnd();
     else setHere(Math.max(0, to));
   };
+  const [atOnce, setAtOnce] = useState<readonly { readonly spoke: number; readonly turns: number }[]>([]);
+  const put = (of: number, turns: number): Promise<void> => {
+    const { jobId, roundId } = t;
+    const at = new Date().toISOString();
+    return post({ what: "turn", jobId, roundId, turn: { id: crypto.randomUUID(), spoke: of, turns, who, at } });
+  };
   const record = async (turns: number): Promise<boolean> => {
     // Pressed again before it is kept: one press is one turn.
     if (keeping.current) return false;
     keeping.current = true;
-    const { jobId, roundId } = t;
-    const at = new Date().toISOString();
-    await post({ what: "turn", jobId, roundId, turn: { id: crypto.randomUUID(), spoke, turns, who, at } });
+    await put(spoke, turns);
     keeping.current = false;
     signal("taken");
     return true;
@@ -60,6 +64,27 @@ export const useTurning = (t: Turning) => {
       // Past what was turned before: nothing is asked twice.
       const next = list.findIndex((s, i) => i > here && isOpen(s));
       move(next < 0 ? list.length : next);
+    },
+    /** All that are left were turned as told, in one go; in one go it is taken back. */
+    atOnce,
+    restAsTold: async () => {
+      if (keeping.current) return;
+      keeping.current = true;
+      const rest = list.filter(isOpen).map((s) => ({ spoke: s, turns: t.turns[s - 1] }));
+      for (const r of rest) {
+        await put(r.spoke, r.turns);
+        t.onTurned?.(r.spoke);
+      }
+      keeping.current = false;
+      setAtOnce(rest);
+      signal("taken");
+    },
+    takeBackRest: async () => {
+      for (const r of atOnce) {
+        await put(r.spoke, -r.turns);
+        t.onUndone?.(r.spoke);
+      }
+      setAtOnce([]);
     },
     undo: async () => {
       if (!(await record(-was))) return;
