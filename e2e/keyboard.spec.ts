@@ -31,6 +31,9 @@ test("a customer waits: booked in, read, turned, looked over and signed, and no 
 
   // Offset, then side to side and hop place by place: a figure with its sign, and Enter.
   const spoke = page.getByTestId("walk-spoke");
+  // How it turns and that no play was felt: one answer, by its number.
+  await expect(page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" })).toBeVisible();
+  await page.keyboard.press("1");
   await expect(spoke).toBeVisible();
   await page.keyboard.type("0");
   await page.keyboard.press("Enter");

@@ -2,15 +2,14 @@ import { expect, type Locator, type Page, test } from "@playwright/test";
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
-/** With a finger to the first place, the offset read and 35 typed there. @returns the entry bar */
+/** With a finger to the first place, and 35 typed there. @returns the entry bar */
 const typeAtFirst = async (page: Page): Promise<Locator> => {
   await page.goto("/");
   for (const key of ["True only", "40", "18", "full width"])
     await page.getByRole("button", { name: key, exact: true }).tap();
   await page.waitForURL(/true/);
   const bar = page.getByLabel("entry");
-  await bar.getByRole("button", { name: "0", exact: true }).tap();
-  await bar.getByRole("button", { name: "to brake side" }).tap();
+  await bar.getByRole("button", { name: "tyre off, on a stand" }).tap();
   await expect(page.getByTestId("walk-spoke")).toHaveText("1");
   for (const key of ["3", "5"]) await bar.getByRole("button", { name: key, exact: true }).tap();
   return bar;

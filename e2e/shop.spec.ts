@@ -126,11 +126,11 @@ test("finish: the record answers what it can, eyes the rest; slack stops the sig
     await expect(page.getByLabel("the customer's sheet")).toContainText(words);
   // Read once more after it was signed: the sheet stays what was handed over, and says that the record went on.
   const sheet = page.getByLabel("the customer's sheet");
-  await expect(sheet).toContainText("0.20 mm");
+  await expect(sheet).toContainText("0.20 ±0.06 mm");
   await read("lateral", (i) => 0.3 * Math.sin(i));
   await page.reload();
   await expect(page.getByTestId("changed")).toContainText("The record has changed since");
-  await expect(sheet).toContainText("0.20 mm");
+  await expect(sheet).toContainText("0.20 ±0.06 mm");
   await read("lateral", (i) => 0.1 * Math.sin(i));
   await page.reload();
   await expect(page.getByTestId("changed")).toHaveCount(0);

@@ -358,7 +358,7 @@ test("high and low alone are enough to begin; every way of working says what it 
     await page.waitForTimeout(320);
   }
   await expect(page.getByTestId("verdict")).toBeVisible();
-  await expect(page.getByTestId("tir-lateral")).toHaveText("0.76");
+  await expect(page.getByTestId("tir-lateral")).toHaveText("0.76 ±0.06");
   await turnTo(page, "How true");
   await expect(page.getByTestId("front")).toContainText(/the best to be had is/);
   await page.getByRole("button", { name: "pairs only" }).click();

@@ -21,6 +21,7 @@ test("whatever stands in the drawers comes back from the list: commas, quotes, f
           place: fc.oneof(fc.constant(""), word, fc.constant("=1+1"), fc.constant('a "b", c')),
           reorderAt: fc.nat(100),
           held: fc.integer({ min: -5, max: 5000 }),
+          price: fc.option(fc.integer({ min: 0, max: 9999 }).map((n) => n / 100)),
         }),
         { maxLength: 12 },
       ),

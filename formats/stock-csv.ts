@@ -11,13 +11,17 @@ export interface StockLine {
   readonly place: string;
   readonly reorderAt: number;
   readonly held: number;
+  /** Of one piece; null where none is told. */
+  readonly price: number | null;
 }
 
 const COLUMNS = ["kind", "name", "size_mm", "diameter_mm", "pitch_mm", "place", "reorder_at", "held"] as const;
+/** Lists of earlier versions do not have it. */
+const PRICE = "price";
 
 export const stockToCsv = (lines: readonly StockLine[]): string =>
   `${Papa.unparse({
-    fields: [...COLUMNS],
+    fields: [...COLUMNS, PRICE],
     data: lines.map((l) => [
       l.kind,
       cell(l.name),
@@ -27,6 +31,7 @@ export const stockToCsv = (lines: readonly StockLine[]): string =>
       cell(l.place),
       l.reorderAt,
       l.held,
+      l.price ?? "",
     ]),
   })}\r\n`;
 
@@ -38,11 +43,11 @@ export interface ReadStock {
 
 /** Reads a stock list; nothing is taken unless every line is right. A semicolon or tab between cells will do. */
 export const stockFromCsv = (text: string): ReadStock => {
-  const table = readTable(text, COLUMNS);
+  const table = readTable<(typeof COLUMNS)[number] | typeof PRICE>(text, COLUMNS);
   const errors: LineError[] = [...table.errors];
   const lines: StockLine[] = [];
   table.rows.forEach(({ line, get }) => {
-    const number = (column: (typeof COLUMNS)[number], low: number, high: number) =>
+    const number = (column: (typeof COLUMNS)[number] | typeof PRICE, low: number, high: number) =>
       numberIn({ line, column, typed: get(column) }, low, high, errors);
     const whole = (name: "reorder_at" | "held"): number => {
       const value = number(name, -100_000, 100_000);
@@ -65,6 +70,7 @@ export const stockFromCsv = (text: string): ReadStock => {
       place: plain(get("place")).slice(0, 100),
       reorderAt: whole("reorder_at"),
       held: whole("held"),
+      price: number(PRICE, 0, 1_000_000),
     });
   });
   return { lines: errors.length > 0 ? [] : lines, errors };

@@ -12,6 +12,9 @@ const STAGE_OF_ACT: Readonly<Record<Act["what"], Stage>> = {
   "laced-so-far": "lace",
   "nipple-found": "true",
   "round-left-out": "true",
+  "quote-line": "book-in",
+  "quote-accepted": "book-in",
+  "work-done": "hand-back",
 };
 
 /** Bench minutes each stage took on wheels handed back, from the marks left in the record at the time. */

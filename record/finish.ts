@@ -1,4 +1,4 @@
-import { finishAnswers } from "@/core/acts/acts-come-to";
+import { finishAnswers, quoteAccepted, workDone } from "@/core/acts/acts-come-to";
 import { CONDITION_PARTS } from "@/core/figures/book-in";
 import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/finish";
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
@@ -50,6 +50,7 @@ export const jobFinish = (record: JobRecord): JobFinish => {
         ? nearestThreadEnd(record.order.parts, threadedSpokes(record))
         : null,
     newSpoke: put && put.length !== null ? { spoke: put.spoke, length: put.length } : null,
+    undone: (quoteAccepted(acts) ?? []).filter((l) => !l.key.startsWith("work.") && !workDone(acts).has(l.key)),
     drum: { before: drum("drum.before"), after: drum("drum.after") },
     scrap: judged("scrap"),
     replace: judged("replace").map((part) => ({ part, note: taken[`condition.${part}.note`]?.typed ?? "" })),

@@ -46,6 +46,15 @@ const visitOf = (record: BenchRecord, opened: string, signedBy: string | null): 
   };
 };
 
+/** The visit of its wheel before this job; null where this is the first. */
+export const visitBefore = async (jobId: string, wheelId: string): Promise<Visit | null> => {
+  const jobs = await jobsOfWheel(wheelId);
+  const before = jobs[jobs.findIndex((j) => j.id === jobId) - 1];
+  if (!before) return null;
+  const [record, sheet] = await Promise.all([benchRecord(before.id), latestSheet(before.id)]);
+  return record && visitOf(record, before.opened, sheet?.signedBy ?? null);
+};
+
 /** Every visit of a wheel, oldest first; null when there is no such wheel. */
 export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null> => {
   const jobs = await jobsOfWheel(wheelId);

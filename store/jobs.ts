@@ -153,9 +153,32 @@ export const practiceRows = (most = 3): Promise<JobWithWheel[]> =>
     .orderBy("jobs.created_at", "desc")
     .limit(most);
 
+/** The other wheel of a machine that has two. */
+const OTHER_WHEEL: Readonly<Record<WheelPlace, WheelPlace>> = { front: "rear", rear: "front", other: "", "": "" };
+
+/** Other wheels of this machine that are here with it, on the bench. */
+export const wheelsTogether = async ({ id, customerId, machine }: Job): Promise<Job[]> =>
+  machine === ""
+    ? []
+    : (
+        await selectJobs()
+          .where("wheels.customer_id", customerId)
+          .where("wheels.machine", machine)
+          .whereNot("jobs.id", id)
+          .whereNull("jobs.finished_at")
+          .whereNull("jobs.put_away_at")
+          .orderBy("jobs.created_at")
+      ).map(asJob);
+
 /** A job for a new wheel of a new customer; the same id again changes nothing. */
 export const openJob = async (
-  job: { readonly id: string; readonly kind: JobKind; readonly wheelId?: string } & JobChange,
+  job: {
+    readonly id: string;
+    readonly kind: JobKind;
+    readonly wheelId?: string;
+    /** Another wheel of the machine this job's wheel is of, of the same customer. */
+    readonly beside?: string;
+  } & JobChange,
 ): Promise<Job> => {
   await database().transaction(async (trx) => {
     // One at a time, before anything is read: sent twice at once, the second must see the first.
@@ -174,17 +197,21 @@ export const openJob = async (
       });
       return numberVisits(trx, job.wheelId);
     }
-    const customerId = crypto.randomUUID();
+    const beside = job.beside === undefined ? null : await findJob(job.beside, trx);
+    if (job.beside !== undefined && !beside) throw notThere("job", "beside");
+    const customerId = beside?.customerId ?? crypto.randomUUID();
     const wheelId = crypto.randomUUID();
-    await trx("customers").insert({ id: customerId, name: job.customer ?? "", telephone: job.telephone ?? "" });
+    if (!beside)
+      await trx("customers").insert({ id: customerId, name: job.customer ?? "", telephone: job.telephone ?? "" });
     await trx("wheels").insert({
       id: wheelId,
       customer_id: customerId,
       mark: job.mark ?? (await nextMark(trx)),
-      machine: job.machine ?? "",
-      place: job.place ?? "",
+      machine: job.machine ?? beside?.machine ?? "",
+      place: job.place ?? (beside ? OTHER_WHEEL[beside.place] : ""),
     });
-    await trx("jobs").insert({ id: job.id, wheel_id: wheelId, kind: job.kind, ...columns(job) });
+    const told = beside ? { wanted: beside.wanted, promised: beside.promised } : {};
+    await trx("jobs").insert({ id: job.id, wheel_id: wheelId, kind: job.kind, ...columns({ ...told, ...job }) });
   });
   return (await findJob(job.id)) as Job;
 };

@@ -9,6 +9,7 @@ import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
 import * as placeUntold from "./migrations/place-untold";
 import * as practice from "./migrations/practice";
+import * as prices from "./migrations/prices";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
 import * as truing from "./migrations/truing";
@@ -31,6 +32,7 @@ const migrations: Record<string, Knex.Migration> = {
   "013-place-untold": placeUntold,
   "014-undo": undo,
   "015-demo": demo,
+  "016-prices": prices,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

@@ -1,4 +1,4 @@
-import { BadInput } from "@/core/wheel/bad-input";
+import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { database } from "./database";
 
 export type StockKind = "spoke" | "nipple" | "washer";
@@ -14,9 +14,12 @@ export interface StockItem {
   readonly pitch: number | null;
   readonly place: string;
   readonly reorderAt: number;
+  /** Of one piece to a customer, without tax; null while nobody said, left out to leave it as it is. */
+  readonly price?: number | null;
 }
 
 export interface StockHeld extends StockItem {
+  readonly price: number | null;
   readonly held: number;
 }
 
@@ -28,6 +31,7 @@ const columns = (item: StockItem) => ({
   pitch: item.pitch,
   place: item.place,
   reorder_at: item.reorderAt,
+  ...(item.price === undefined ? {} : { price: item.price }),
 });
 
 /** What is held is the sum of all that came and went. Spokes by length, then nipples, washers. */
@@ -48,6 +52,7 @@ export const listStock = async (): Promise<StockHeld[]> => {
     pitch: r.pitch,
     place: r.place,
     reorderAt: r.reorder_at,
+    price: r.price === null ? null : Number(r.price),
     held: Number(r.held ?? 0),
   }));
 };
@@ -58,6 +63,12 @@ export const saveStock = async (item: StockItem): Promise<void> => {
     .insert({ id: item.id, ...columns(item) })
     .onConflict("id")
     .merge();
+};
+
+/** @throws BadInput when there is no such drawer */
+export const priceStock = async (id: string, price: number | null): Promise<void> => {
+  if (!(await database()("stock").where({ id }).first("id"))) throw notThere("drawer", "id");
+  await database()("stock").where({ id }).update({ price });
 };
 
 export interface StockMove {

@@ -135,6 +135,7 @@ interface StockRow extends Ordered {
   pitch: number | null;
   place: string;
   reorder_at: number;
+  price: number | null;
   demo: boolean | number;
 }
 interface StockMoveRow extends Ordered {

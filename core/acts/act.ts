@@ -8,6 +8,13 @@ export type NippleState = (typeof NIPPLE_STATES)[number];
 
 const spoke = z.int().min(1).max(MOST_HOLES);
 
+const quoteLine = {
+  key: z.string().min(1).max(80),
+  label: z.string().trim().min(1, { error: "say what it is for" }).max(200, { error: "at most 200 letters" }),
+  count: z.number({ error: "hours or pieces" }).min(0, { error: "no less than 0" }).max(100_000),
+  each: z.number({ error: "a price" }).min(0, { error: "no less than 0" }).max(10_000_000).nullable(),
+};
+
 /** What was done or told at the bench that is no figure of the wheel; each kind by its own fields. */
 export const actSchema = z.discriminatedUnion("what", [
   z.object({
@@ -34,6 +41,16 @@ export const actSchema = z.discriminatedUnion("what", [
   }),
   /** A round whose readings are to count for nothing, or to count again. */
   z.object({ what: z.literal("round-left-out"), round: z.uuid(), out: z.boolean() }),
+  /** A line of the quote told by hand; a count of 0 takes it out. */
+  z.object({ what: z.literal("quote-line"), ...quoteLine }),
+  /** What was agreed; no lines takes it back. */
+  z.object({
+    what: z.literal("quote-accepted"),
+    lines: z.array(z.object(quoteLine)).max(100),
+    total: z.number().min(0).max(100_000_000),
+    currency: z.string().max(6),
+  }),
+  z.object({ what: z.literal("work-done"), key: quoteLine.key, done: z.boolean() }),
   z.object({ what: z.literal("nipple-found"), spoke, found: z.enum(NIPPLE_STATES) }),
 ]);
 export type Act = z.output<typeof actSchema>;

@@ -1,5 +1,6 @@
 import type { FinishAnswer } from "../finish/finish";
 import type { SeenSpoke } from "../lacing/check";
+import type { ToldLine } from "../shop/quote";
 import type { DoneAct, NippleState } from "./act";
 
 /** The newest answer to each line of the finish. */
@@ -41,4 +42,32 @@ export const nippleStates = (acts: readonly DoneAct[], holes: number): NippleSta
   const out = new Array<NippleState>(holes).fill("free");
   for (const { act } of acts) if (act.what === "nipple-found" && act.spoke <= holes) out[act.spoke - 1] = act.found;
   return out;
+};
+
+/** Lines of the quote told by hand, the newest of each. */
+export const quoteTold = (acts: readonly DoneAct[]): ToldLine[] => {
+  const lines = new Map<string, ToldLine>();
+  for (const { act } of acts)
+    if (act.what === "quote-line") {
+      const { key, label, count, each } = act;
+      lines.set(key, { key, label, count, each });
+    }
+  return [...lines.values()];
+};
+
+/** What was agreed with the customer, line by line; null where nothing is. */
+export const quoteAccepted = (acts: readonly DoneAct[]): readonly ToldLine[] | null => {
+  const last = acts.findLast(({ act }) => act.what === "quote-accepted")?.act;
+  return last?.what === "quote-accepted" && last.lines.length > 0 ? last.lines : null;
+};
+
+/** Lines of the agreed work that are done. */
+export const workDone = (acts: readonly DoneAct[]): ReadonlySet<string> => {
+  const done = new Set<string>();
+  for (const { act } of acts)
+    if (act.what === "work-done") {
+      if (act.done) done.add(act.key);
+      else done.delete(act.key);
+    }
+  return done;
 };

@@ -58,6 +58,7 @@ const record = (over: Partial<FinishRecord> = {}): FinishRecord => ({
   tensionMoved: 0.01,
   thread: null,
   newSpoke: null,
+  undone: [],
   drum: { before: null, after: 0.05 },
   scrap: [],
   replace: [],

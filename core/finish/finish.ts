@@ -29,6 +29,8 @@ export interface FinishRecord {
   readonly thread: { readonly spoke: number; readonly room: ThreadRoom } | null;
   /** The spoke put in for a broken one, with its length; null where none was, or not yet. */
   readonly newSpoke: { readonly spoke: number; readonly length: number } | null;
+  /** Agreed with the customer, and not ticked off yet. */
+  readonly undone: readonly { readonly key: string; readonly label: string }[];
   readonly drum: { readonly before: number | null; readonly after: number | null };
   /** Parts judged to be scrap at booking in. */
   readonly scrap: readonly string[];
@@ -213,6 +215,8 @@ export const finishLines = (r: FinishRecord): FinishLine[] => {
     );
   for (const { part, note } of r.replace)
     add(replacedKey(part), `${part} replaced`, "ask", `marked so at booking in${note ? `: ${note}` : ""}`);
+  for (const { key, label } of r.undone)
+    add(`agreed.${key}`, `${label}: agreed, done`, "ask", "on the list of work, not ticked off");
   for (const e of EYES)
     if (e.kinds.includes(r.kind)) add(`eyes.${e.key}`, e.label, "ask", e.text, { bad: e.bad ?? null });
   return lines;

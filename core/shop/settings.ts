@@ -32,6 +32,14 @@ export const settingsSchema = z.object({
   sideB: z.string().trim().min(1, { error: "a side needs a name" }).max(40),
   /** Days after handing back at which a re-check is proposed. */
   recheckDays: z.int().min(0).max(365),
+  /** Of an hour at the bench, without tax; 0 while nobody said. */
+  hourlyRate: z.number({ error: "a figure such as 48" }).min(0, { error: "no less than 0" }).max(100_000),
+  taxPercent: z
+    .number({ error: "per cent, such as 19" })
+    .min(0, { error: "no less than 0" })
+    .max(100, { error: "at most 100" }),
+  /** As it stands behind a sum: EUR, £. */
+  currency: z.string().trim().max(6, { error: "at most 6 letters" }),
   theme: z.enum(["auto", "paper", "night"]),
   sounds: z.boolean(),
   /** The invented workshop was looked at and is to stay for now: nobody is asked again. */
@@ -53,6 +61,9 @@ export const FIRST_SETTINGS: Settings = {
   sideA: "brake side",
   sideB: "other side",
   recheckDays: 30,
+  hourlyRate: 0,
+  taxPercent: 0,
+  currency: "",
   theme: "auto",
   sounds: true,
   demoKept: false,

@@ -3,7 +3,6 @@ import { listGaugeTables } from "@/store/gauge-tables";
 import { hasPracticeWheel } from "@/store/practice-wheels";
 import { readSettings } from "@/store/settings";
 import { listStock } from "@/store/stock";
-import { offeredEarlier } from "../carry";
 import { type JobRecord, jobRecord } from "../job-record";
 import { bookInStage } from "./book-in";
 import { handBackStage } from "./hand-back";
@@ -19,7 +18,7 @@ const onPractice = async ({ job }: JobRecord): Promise<boolean> =>
 
 /** What each stage's place shows of a job; asked for with the page, and again whenever the record changed. */
 const STAGE_DATA = {
-  "book-in": async (record: JobRecord) => bookInStage(record, await offeredEarlier(record)),
+  "book-in": bookInStage,
   measure: async (record: JobRecord) => measureStage(record),
   spokes: async (record: JobRecord) => spokesStage(record, await listStock()),
   lace: async (record: JobRecord) => laceStage(record, await listStock()),

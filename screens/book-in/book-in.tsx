@@ -9,6 +9,7 @@ import type { Wheel } from "@/core/wheel/wheel-file";
 import type { ParticularAsked } from "../parts/bench/bench-record";
 import { FigureList, FigureTag } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
+import { PageLink } from "../parts/frame/page-link";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { useBench } from "../parts/kept/use-bench";
@@ -17,6 +18,7 @@ import { useToldNow } from "../parts/kept/use-told";
 import { WheelPlan } from "../parts/wheel/wheel-plan";
 import { CarryOver } from "./carry-over";
 import { ConditionLines, ConditionMarks } from "./condition-marks";
+import { LastVisit, OtherWheel, type VisitBefore } from "./known-before";
 import { particularsAsked, type ToldAtCounter } from "./particulars";
 import { Photos } from "./photos";
 import { StripDown } from "./strip-down";
@@ -27,6 +29,9 @@ export interface BookInOnPage extends JobOnPage {
   readonly told: ToldAtCounter;
   readonly wheel: Wheel | null;
   readonly spokes: readonly PlacedSpoke[];
+  readonly wheelId: string;
+  readonly before: VisitBefore | null;
+  readonly together: readonly { readonly jobId: string; readonly mark: string; readonly place: string }[];
   /** An earlier wheel of this machine whose figures are not here yet. */
   readonly earlier: EarlierWheel | null;
   readonly doubts: readonly Doubt[];
@@ -42,7 +47,7 @@ export interface BookInOnPage extends JobOnPage {
 const CROSSES = ["lacing.A.cross", "lacing.B.cross"];
 const LOST = [...LOST_FIGURES.map((f) => f.name), ...CROSSES, ...SAMPLE_FIGURES.map((f) => f.name)];
 /** What the counter asks, in under a minute; the rest can follow. */
-const COUNTER = ["customer", "telephone", "wanted", "promised"];
+const COUNTER = ["customer", "telephone", "machine", "place", "wanted", "promised"];
 const TABS = [
   { key: "counter", label: "Counter" },
   { key: "before", label: "Before the key" },
@@ -104,12 +109,13 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
                 }}
               />
               <div className="min-h-0 flex-1 overflow-y-auto">
+                {job.before && tab === "counter" && <LastVisit wheelId={job.wheelId} before={job.before} />}
                 {job.earlier && (tab === "counter" || tab === "wheel") && (
                   <CarryOver jobId={jobId} earlier={job.earlier} />
                 )}
                 {tab === "counter" && (
                   <>
-                    {counter.map((p) => (
+                    {nextThree(counter).map((p) => (
                       <Particular key={p.key} particular={p} tap={tap} />
                     ))}
                     <div className="flex flex-wrap gap-2 p-3">
@@ -121,7 +127,14 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
                       >
                         print the label to tie on
                       </a>
+                      <PageLink
+                        href={`/jobs/${jobId}/quote`}
+                        className="inline-flex min-h-14 items-center border border-ink px-4 text-lg"
+                      >
+                        quote
+                      </PageLink>
                     </div>
+                    {job.told.machine !== "" && <OtherWheel jobId={jobId} kind={job.kind} together={job.together} />}
                     <Photos jobId={jobId} photos={photos} />
                   </>
                 )}
@@ -153,6 +166,12 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
       />
     </StageFrame>
   );
+};
+
+/** What was told, and the next three that were not: a counter is no form. */
+const nextThree = (particulars: readonly ParticularAsked[]): readonly ParticularAsked[] => {
+  const open = particulars.filter((p) => !p.value);
+  return particulars.filter((p) => p.value || open.indexOf(p) < 3);
 };
 
 const Particular = ({

@@ -60,6 +60,11 @@ export const FinishList = ({
     setBecause(null);
     setMessage(saidOf(await enter({ what: "act", jobId, id: crypto.randomUUID(), act, who })));
   };
+  // What the record stands against is accepted line by line; the rest may be looked over in one go.
+  const unlooked = lines.filter((l) => l.state === "ask" && !answers[l.key]);
+  const seeAll = async () => {
+    for (const l of unlooked) await put(l, { answer: "seen", because: "" });
+  };
   const key = (on: boolean) => `min-h-14 min-w-32 border-l border-rule px-3 text-lg ${on ? "bg-ink text-paper" : ""}`;
   return (
     <>
@@ -125,6 +130,15 @@ export const FinishList = ({
           );
         })}
       </ul>
+      {unlooked.length > 1 && (
+        <button
+          type="button"
+          onClick={() => void seeAll()}
+          className="min-h-14 shrink-0 border-t border-ink px-4 text-left text-lg outline-offset-[-6px]"
+        >
+          <b>looked at, all in order:</b> {unlooked.map((l) => l.label).join("; ")}
+        </button>
+      )}
       {message && <p className="border-t border-grid px-4 py-2 text-lg font-bold">{message}</p>}
       {because && (
         <EntryBar

@@ -9,6 +9,7 @@ import { LedgerPanel } from "../parts/bench/ledger-panel";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { changeRecord } from "../parts/kept/change-record";
+import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
 import { KEPT, saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
@@ -32,6 +33,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const { acts } = useJobNow(job);
   const answers = finishAnswers(acts);
   const [signing, setSigning] = useState(false);
+  const [who, setWho] = useWho();
   const [message, setMessage] = useState<string | null>(null);
   const sign = async (name: string) => {
     if (name === "") return setMessage("a name is needed; who hands the wheel back?");
@@ -41,6 +43,8 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
     setMessage(saidOf(sent));
     if (sent.state !== "taken") return;
     setSigning(false);
+    // Whoever signed on this tablet is offered next time.
+    if (who === "") setWho(name.slice(0, 60));
     lookAgain(jobId);
   };
   const takeBack = async () => {
@@ -108,6 +112,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           prompt="signed by"
           how="the name that stands under the sheet; the wheel is then handed back"
           kind="text"
+          start={who}
           message={message}
           onTake={sign}
           takeKeys={[{ label: "sign", sign: 1 }]}

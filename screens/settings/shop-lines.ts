@@ -93,6 +93,30 @@ export const shopLines = (settings: Settings): readonly ShopLine[] => [
     change: (t) =>
       Number.isInteger(Number(t)) && t !== "" ? { recheckDays: Number(t) } : `“${t}” is not a whole number of days`,
   },
+  ...(
+    [
+      ["hourlyRate", "an hour at the bench, for quotes", "without tax; 0 while none is told"],
+      ["taxPercent", "tax on a quote, per cent", "0 for none"],
+    ] as const
+  ).map(([key, label, how]) => ({
+    key,
+    label,
+    value: settings[key] === 0 ? "none" : String(settings[key]),
+    how,
+    kind: "number" as const,
+    change: (t: string) => {
+      const read = readLength(t, "mm");
+      return read.ok && read.value >= 0 ? { [key]: read.value } : `“${t}” is no figure; 48 or 19 will do`;
+    },
+  })),
+  {
+    key: "currency",
+    label: "money",
+    value: settings.currency || "none",
+    how: "as it stands behind a sum",
+    kind: "text",
+    change: (t) => ({ currency: t }),
+  },
   {
     key: "tolerance",
     label: "how true, for a new job",

@@ -7,6 +7,7 @@ import { GaugePicture } from "../parts/bench/gauge-picture";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { saidOf } from "../parts/kept/sent";
+import { send } from "../parts/kept/use-enter";
 import { useRefresh } from "../parts/kept/use-refresh";
 import { ListImport } from "../parts/lists/list-import";
 import { countDrawer } from "./count-drawer";
@@ -22,6 +23,19 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
   const fresh = useNewDrawer(setMessage, refresh);
   const { asked } = fresh;
   const [moving, setMoving] = useState<{ readonly drawer: Drawer; readonly sign: 1 | -1 } | null>(null);
+  const [pricing, setPricing] = useState<Drawer | null>(null);
+  const price = async (typed: string) => {
+    if (!pricing) return;
+    const read = readLength(typed);
+    if (typed !== "" && (!read.ok || read.value < 0)) return setMessage(`“${typed}” is no price; 1.35 will do`);
+    const body = { id: crypto.randomUUID(), price: typed === "" || !read.ok ? null : read.value };
+    const words = `the price of ${pricing.name}`;
+    const sent = await send({ what: "other", jobId: null, url: `/api/stock/${pricing.id}/price`, body, words });
+    setMessage(saidOf(sent));
+    if (sent.state === "refused") return;
+    setPricing(null);
+    refresh();
+  };
   const move = async (typed: string) => {
     if (!moving) return;
     const read = readLength(typed);
@@ -53,19 +67,36 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
               onMove={(sign) => {
                 fresh.putAway();
                 setMessage(null);
+                setPricing(null);
                 setMoving({ drawer: s, sign });
+              }}
+              onPrice={() => {
+                fresh.putAway();
+                setMessage(null);
+                setMoving(null);
+                setPricing(s);
               }}
             />
           ))}
         </ul>
       </main>
-      {message && !asked && !moving && (
+      {message && !asked && !moving && !pricing && (
         <p role="status" className="border-t border-grid px-4 py-2 text-lg font-bold">
           {message}
         </p>
       )}
       {asked ? (
         <NewDrawerEntry fresh={fresh} asked={asked} message={message} />
+      ) : pricing ? (
+        <EntryBar
+          key={`${pricing.id}price`}
+          prompt={`${pricing.size ?? ""} ${pricing.name}: price of one`}
+          how="to a customer, without tax; empty for none"
+          kind="number"
+          message={message}
+          onTake={(typed) => void price(typed)}
+          onClose={() => setPricing(null)}
+        />
       ) : moving ? (
         <EntryBar
           key={`${moving.drawer.id}${moving.sign}`}
@@ -91,16 +122,25 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
 interface DrawerRowProps {
   readonly drawer: Drawer;
   readonly onMove: (sign: 1 | -1) => void;
+  readonly onPrice: () => void;
 }
 
-const DrawerRow = ({ drawer: s, onMove }: DrawerRowProps) => (
+const DrawerRow = ({ drawer: s, onMove, onPrice }: DrawerRowProps) => (
   <li className="flex min-h-16 items-center gap-4 border-b border-grid px-4">
     <span className="w-20 text-base">{s.kind}</span>
     <b className="w-24 text-right font-mono text-2xl">{s.size ?? ""}</b>
     <span className="min-w-0 flex-1">
       <span className="block truncate text-xl">{s.name}</span>
       <span className="block text-base">
-        {[s.diameter ? `thickness ${s.diameter}` : "", s.place].filter(Boolean).join(", ")}
+        {[s.diameter ? `thickness ${s.diameter}` : "", s.place].filter(Boolean).join(", ")}{" "}
+        <button
+          type="button"
+          className="min-h-12 px-1 underline decoration-rule"
+          aria-label={`${s.size ?? ""} ${s.name}: price`}
+          onClick={onPrice}
+        >
+          {s.price === null ? "price?" : `${s.price.toFixed(2)} each`}
+        </button>
       </span>
     </span>
     {s.held <= s.reorderAt && (

@@ -40,7 +40,8 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const plan = useAltered(advice, round?.walked ?? []);
   const reading = useReadingPlan(
     everyAfter(before),
-    rounds.length <= 1 && rounds.every((r) => r.offset === null),
+    // Who waits for a wheel that comes only to be trued has its middle as the machine keeps it; a key asks all the same.
+    job.kind === "rebuild" && rounds.length <= 1 && rounds.every((r) => r.offset === null),
     round?.farEdge.some((v) => v !== null) ?? false,
   );
   const walks = useWalks({

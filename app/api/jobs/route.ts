@@ -7,6 +7,8 @@ import { readSettings } from "@/store/settings";
 const schema = z.object({
   id: idSchema,
   wheelId: idSchema.optional(),
+  /** Another wheel of the machine that job's wheel is of. */
+  beside: idSchema.optional(),
   kind: z.enum(JOB_KINDS),
 });
 

@@ -36,7 +36,8 @@ const WORDS: Record<StageState, string> = {
 interface StageBarProps {
   readonly jobId: string;
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
-  readonly current: Stage;
+  /** Null beside the order of work: at the quote. */
+  readonly current: Stage | null;
   readonly job: string;
   readonly putAway: boolean;
 }
@@ -99,6 +100,14 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
                     </PageLink>
                   </DropdownMenu.Item>
                 ))}
+                <DropdownMenu.Item asChild>
+                  <PageLink
+                    href={`/jobs/${jobId}/quote`}
+                    className="flex min-h-14 min-w-48 items-center border-t border-grid px-4 text-lg outline-offset-[-4px]"
+                  >
+                    Quote and list of work
+                  </PageLink>
+                </DropdownMenu.Item>
                 {!putAway && (
                   <DropdownMenu.Item
                     className="flex min-h-14 min-w-48 cursor-pointer items-center border-t-2 border-ink px-4 text-lg outline-offset-[-4px]"

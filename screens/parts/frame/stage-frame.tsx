@@ -7,7 +7,7 @@ import { StageBar } from "./stage-bar";
 
 interface StageFrameProps {
   readonly job: Pick<JobOnPage, "jobId" | "title" | "stages" | "putAway">;
-  readonly current: Stage;
+  readonly current: Stage | null;
   readonly children: ReactNode;
 }
 

@@ -31,6 +31,7 @@ export const POST = (request: Request) =>
           was.held === i.held ? [] : [`${what}: ${was.held} → ${i.held}`],
           was.place === i.place ? [] : [`${what}: lies in “${was.place}” → “${i.place}”`],
           was.reorderAt === i.reorderAt ? [] : [`${what}: order again at ${was.reorderAt} → ${i.reorderAt}`],
+          was.price === i.price ? [] : [`${what}: price ${was.price ?? "none"} → ${i.price ?? "none"}`],
           was.pitch === i.pitch ? [] : [`${what}: pitch ${was.pitch ?? "none"} → ${i.pitch ?? "none"}`],
         ].flat();
       }),
