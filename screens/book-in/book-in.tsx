@@ -82,21 +82,19 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
         cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
         notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
         drawing={(tap) => (
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr]">
-            <div className="flex min-h-0 flex-col p-2 portrait:flex-row">
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr] max-sm:portrait:grid-rows-[auto_minmax(0,1fr)]">
+            <div className="flex min-h-0 flex-col p-2 portrait:flex-row max-sm:portrait:flex-col">
               <ConditionMarks row="above" tap={tap} />
-              <div className="relative min-h-0 min-w-0 flex-1">
+              {/* On a phone the marks carry their names, and the room is the list's. */}
+              <div className="relative min-h-0 min-w-0 flex-1 max-sm:portrait:hidden">
                 {wheel && (
                   <WheelPlan wheel={wheel} spokes={spokes} inHand={1} title={`the wheel seen from the ${names.A}`} />
                 )}
                 <ConditionLines />
-                {scrap.length > 0 && (
-                  <p role="alert" className="absolute inset-x-0 top-1/2 bg-stop p-2 text-center text-lg text-paper">
-                    {scrap.join(", ")}: scrap. Do not true it; say so to the customer.
-                  </p>
-                )}
+                {scrap.length > 0 && <Scrap parts={scrap} className="absolute inset-x-0 top-1/2" />}
               </div>
               <ConditionMarks row="below" tap={tap} />
+              {scrap.length > 0 && <Scrap parts={scrap} className="hidden max-sm:portrait:block" />}
             </div>
             <div className="flex min-h-0 flex-col border-l border-grid portrait:border-t portrait:border-l-0">
               <Tabs
@@ -167,6 +165,12 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
     </StageFrame>
   );
 };
+
+const Scrap = ({ parts, className }: { parts: readonly string[]; className: string }) => (
+  <p role="alert" className={`bg-stop p-2 text-center text-lg text-paper ${className}`}>
+    {parts.join(", ")}: scrap. Do not true it; say so to the customer.
+  </p>
+);
 
 /** What was told, and the next three that were not: a counter is no form. */
 const nextThree = (particulars: readonly ParticularAsked[]): readonly ParticularAsked[] => {

@@ -74,7 +74,7 @@ export const ConditionLines = () =>
 
 /** The parts looked over: a tap moves sound, watch, replace, scrap; the note is taken below it. */
 export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap }) => (
-  <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper portrait:w-48 portrait:grid-cols-1 portrait:content-around">
+  <div className="z-1 grid shrink-0 grid-cols-3 gap-1 bg-paper portrait:w-48 portrait:grid-cols-1 portrait:content-around max-sm:portrait:w-full max-sm:portrait:grid-cols-3">
     {ROWS[row].map(({ part }) => {
       const name = `condition.${part}`;
       const shown = tap.shown(name);
@@ -87,7 +87,7 @@ export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap 
             aria-label={`${FIGURES[name].label}: ${at < 0 ? "not looked at" : ORDER[at]}, change`}
             title={FIGURES[name].how}
             onClick={() => tap.put(name, ORDER[(at + 1) % ORDER.length])}
-            className="flex min-h-12 w-full items-center gap-2 border border-rule px-2 text-lg"
+            className="flex min-h-12 w-full items-center gap-2 border border-rule px-2 text-lg max-sm:portrait:gap-1 max-sm:portrait:px-1 max-sm:portrait:text-base"
           >
             <Mark condition={at < 0 ? null : ORDER[at]} />
             <span className="truncate">{FIGURES[name].label}</span>
@@ -96,7 +96,7 @@ export const ConditionMarks = ({ row, tap }: { row: "above" | "below"; tap: Tap 
             type="button"
             onClick={() => tap.onTap(`${name}.note`)}
             aria-label={`${FIGURES[name].label}: note`}
-            className="block min-h-12 w-full truncate px-2 text-left text-base"
+            className={`block min-h-12 w-full truncate px-2 text-left text-base ${at > 0 || note.state !== "open" ? "" : "max-sm:portrait:hidden"}`}
           >
             {at > 0 && <b>{ORDER[at]}: </b>}
             <span className="underline">{note.state === "open" ? "note" : listWords(note)}</span>

@@ -40,9 +40,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
     refresh();
   };
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/diary" title="Diary" />
-      <main className="flex min-h-0 flex-1 flex-col">
+      <main className="flex min-h-60 flex-1 flex-col">
         <NowLine diary={diary} />
         <BenchTape diary={diary} />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
@@ -80,7 +80,10 @@ const NowLine = ({ diary }: { diary: DiaryData }) => {
       {now && nowJob ? (
         <>
           <span>Now:</span>
-          <PageLink href={`/jobs/${nowJob.id}/${nowJob.open}`} className="font-bold underline">
+          <PageLink
+            href={`/jobs/${nowJob.id}/${nowJob.open}`}
+            className="inline-flex min-h-12 items-center font-bold underline"
+          >
             {nowJob.mark}, {STAGE_NAMES[now.stage as Stage] ?? now.stage}
           </PageLink>
           <span>

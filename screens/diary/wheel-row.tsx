@@ -40,7 +40,10 @@ export const WheelRow = ({ job, ready, slow, late, lateIfSlow }: WheelRowProps) 
           <path d="M2 5h16M2 12h16M2 19h16" stroke="currentColor" strokeWidth="2" />
         </svg>
       </button>
-      <PageLink href={`/jobs/${job.id}/${job.open}`} className="font-mono text-xl font-bold underline">
+      <PageLink
+        href={`/jobs/${job.id}/${job.open}`}
+        className="inline-flex min-h-12 items-center font-mono text-xl font-bold underline"
+      >
         {job.mark}
       </PageLink>
       <span className="min-w-0">

@@ -75,9 +75,9 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
   const done = useCallback((inks: Inks) => doneOption(months, inks), [months]);
   const runOut = useCallback((inks: Inks) => runOutOption(left, inks), [left]);
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/figures" title="Figures" />
-      <main className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
+      <main className="min-h-60 flex-1 overflow-y-auto p-4 text-lg">
         <p className="pb-2 text-2xl" data-testid="this-month">
           {monthName(now.month)}:{" "}
           <b className="font-mono" data-testid="taken-in">
@@ -85,7 +85,7 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
           </b>{" "}
           taken in, <b className="font-mono">{now.handedBack}</b> handed back,{" "}
           <b className="font-mono">{now.cameBack}</b> came back.{" "}
-          <PageLink href="/diary" className="text-lg underline">
+          <PageLink href="/diary" className="inline-flex min-h-12 items-center text-lg underline">
             what is on the bench now
           </PageLink>
         </p>
@@ -168,7 +168,10 @@ const CameBack = ({ back }: Pick<ShopFigures, "back">) => (
     {back.length === 0 && <p className="py-2">None within a year of leaving.</p>}
     {back.slice(0, 20).map((b) => (
       <p key={b.jobId} className="border-b border-grid py-2" data-testid="came-back">
-        <PageLink href={`/wheels/${b.wheelId}`} className="font-mono underline">
+        <PageLink
+          href={`/wheels/${b.wheelId}`}
+          className="inline-flex min-h-12 min-w-12 items-center font-mono underline"
+        >
           {b.mark}
         </PageLink>{" "}
         left {b.left}, back {b.cameBack}: <b className="font-mono">{b.days}</b> days; {named(b.kind)}

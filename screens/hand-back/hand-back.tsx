@@ -118,7 +118,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           takeKeys={[{ label: "sign", sign: 1 }]}
         />
       ) : (
-        <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+        <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink">
           <PageLink
             href={`/wheels/${wheelId}`}
             className="flex flex-1 items-center justify-center border-r border-rule text-xl"

@@ -22,9 +22,9 @@ interface CustomerPageProps {
 
 /** A customer's wheels, each with how often it was here. */
 export const CustomerPage = ({ id, name, telephone, wheels, alike }: CustomerPageProps) => (
-  <div className="flex h-dvh flex-col">
+  <div className="flex h-dvh flex-col overflow-y-auto">
     <ShopBar current="" title={name || "no name"} />
-    <main className="min-h-0 flex-1 overflow-y-auto">
+    <main className="min-h-60 flex-1 overflow-y-auto">
       <p className="px-4 py-3 text-xl">{telephone}</p>
       <ul>
         {wheels.map((w) => (

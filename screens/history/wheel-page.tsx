@@ -30,12 +30,12 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
     router.push(`/jobs/${id}/${firstPlace(kind)}`);
   };
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="" title={`Wheel ${history.mark}`} />
-      <main className="min-h-0 flex-1 overflow-y-auto p-4 text-lg">
+      <main className="min-h-60 flex-1 overflow-y-auto p-4 text-lg">
         <p className="text-xl">
           {history.machine},{" "}
-          <PageLink href={`/customers/${history.customerId}`} className="underline">
+          <PageLink href={`/customers/${history.customerId}`} className="inline-flex min-h-12 items-center underline">
             {history.customer || "no name"}
           </PageLink>
         </p>
@@ -49,10 +49,16 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
               <b>{v.opened}</b>
               <span>{v.kind.replace("-", " ")}</span>
               <span className="text-lg">{v.wanted}</span>
-              <PageLink href={`/jobs/${v.jobId}/hand-back`} className="text-lg underline">
+              <PageLink
+                href={`/jobs/${v.jobId}/hand-back`}
+                className="inline-flex min-h-12 min-w-12 items-center text-lg underline"
+              >
                 sheet
               </PageLink>
-              <a href={`/api/jobs/${v.jobId}/archive`} className="text-lg underline">
+              <a
+                href={`/api/jobs/${v.jobId}/archive`}
+                className="inline-flex min-h-12 min-w-12 items-center text-lg underline"
+              >
                 everything as one file
               </a>
             </h2>
@@ -86,14 +92,19 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
           {message}
         </p>
       )}
-      <section aria-label="it is back" className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
-        <span className="flex items-center px-4 text-xl font-bold">It is back:</span>
+      <section
+        aria-label="it is back"
+        className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink max-sm:portrait:flex-wrap"
+      >
+        <span className="flex items-center px-4 text-xl font-bold max-sm:portrait:min-h-12 max-sm:portrait:basis-full">
+          It is back:
+        </span>
         {KINDS.map((k) => (
           <button
             key={k.kind}
             type="button"
             onClick={() => void again(k.kind)}
-            className="flex-1 border-l border-rule text-xl"
+            className="flex-1 border-l border-rule text-xl max-sm:portrait:min-h-14"
           >
             {k.label}
           </button>

@@ -67,7 +67,7 @@ export const JobsList = ({ jobs, practice, askDemo, away, awayNow }: JobsListPro
   const bench = jobs.filter((j) => !j.finished);
   const back = jobs.filter((j) => j.finished);
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/" title="Tall Compass" />
       <p
         className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base"
@@ -77,7 +77,7 @@ export const JobsList = ({ jobs, practice, askDemo, away, awayNow }: JobsListPro
       </p>
       {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
-      <main className="min-h-0 flex-1 overflow-y-auto">
+      <main className="min-h-60 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
         <ul>
           {bench.map((j) => (

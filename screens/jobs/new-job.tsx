@@ -102,8 +102,8 @@ export const NewJob = () => {
           {message}
         </p>
       )}
-      <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap">
-        <span className="flex items-center px-4 text-xl font-bold portrait:w-full">
+      <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap max-sm:portrait:h-auto">
+        <span className="flex items-center px-4 text-xl font-bold portrait:w-full max-sm:portrait:min-h-12">
           {asked?.asks ?? (learning ? "A wheel to learn on:" : "A new wheel:")}
         </span>
         {keys.map((k) => (
@@ -111,7 +111,7 @@ export const NewJob = () => {
             key={k.label}
             type="button"
             onClick={k.onTap}
-            className="flex-1 border-l border-rule text-2xl outline-offset-[-6px]"
+            className="flex-1 border-l border-rule text-2xl outline-offset-[-6px] max-sm:portrait:min-h-14 max-sm:portrait:basis-[30%] max-sm:portrait:border-t max-sm:portrait:text-lg"
           >
             {k.label}
           </button>

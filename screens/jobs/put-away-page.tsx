@@ -35,9 +35,9 @@ export const PutAwayPage = ({ jobs }: { jobs: readonly PutAway[] }) => {
     router.refresh();
   };
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="" title="Put away" />
-      <main className="min-h-0 flex-1 overflow-y-auto">
+      <main className="min-h-60 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">Nothing is put away.</p>}
         <ul>
           {jobs.map((j) => (

@@ -18,7 +18,11 @@ export interface ErdWay {
 export const ErdWays = ({ ways, counting, tap }: { ways: readonly ErdWay[]; counting: ErdMethod; tap: Tap }) => {
   const [unit] = useUnit();
   return (
-    <div role="group" aria-label="ways to the effective rim diameter" className="flex shrink-0 border-t border-ink">
+    <div
+      role="group"
+      aria-label="ways to the effective rim diameter"
+      className="flex shrink-0 border-t border-ink max-sm:portrait:flex-wrap"
+    >
       {ERD_METHODS.filter((m) => ERD_WAYS[m].first !== null || ways.some((w) => w.method === m)).map((m) => {
         const way = ways.find((w) => w.method === m);
         const counts = way !== undefined && m === counting;
@@ -29,7 +33,7 @@ export const ErdWays = ({ ways, counting, tap }: { ways: readonly ErdWay[]; coun
             disabled={ERD_WAYS[m].first === null}
             aria-pressed={counts}
             onClick={() => (way ? tap.put("rim.erdMethod", m) : tap.onTap(ERD_WAYS[m].first ?? ""))}
-            className={`flex min-h-16 min-w-0 flex-1 flex-col items-center justify-center border-r border-grid px-1 last:border-r-0 ${counts ? "border-t-4 border-t-ink" : ""}`}
+            className={`flex min-h-16 min-w-0 flex-1 flex-col max-sm:portrait:basis-[30%] items-center justify-center border-r border-grid px-1 last:border-r-0 ${counts ? "border-t-4 border-t-ink" : ""}`}
           >
             <span className="truncate text-base">{ERD_WAYS[m].name}</span>
             <span className="flex items-center gap-1 font-mono text-xl font-bold">

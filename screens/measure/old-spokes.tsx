@@ -22,7 +22,7 @@ export const OldSpokes = ({
   const [unit] = useUnit();
   const longest = Math.max(150, ...compared.flatMap((c) => [c.length, c.worked]));
   return (
-    <div className="flex min-h-0 flex-1 flex-col justify-evenly px-3">
+    <div className="flex min-h-0 flex-1 flex-col justify-evenly overflow-y-auto px-3 max-sm:portrait:justify-start">
       {(["A", "B"] as const).flatMap((side) =>
         (["out", "in"] as const).map((head) => {
           const name = `sample.${side}.${head}`;
@@ -38,13 +38,13 @@ export const OldSpokes = ({
               onClick={() => tap.onTap(name)}
               className={`flex min-h-16 w-full flex-col justify-center border-b px-2 text-left ${tap.active === name ? "border-ink border-b-4" : "border-grid"}`}
             >
-              <span className="flex items-center gap-2 text-base">
+              <span className="flex flex-wrap items-center gap-x-2 text-base">
                 <SideMark side={side} /> {names[side]}, head {head === "out" ? "outside" : "inside"}
                 <span className="ml-auto flex items-center gap-2 font-mono text-xl font-bold">
                   {tap.doubted(name) && <DoubtFlag />}
                   {open ? "–" : listWords(shown)}
                 </span>
-                <span className="w-64 text-right text-base">
+                <span className="w-64 max-w-full text-right text-base">
                   {c
                     ? `worked out ${unit === "mm" ? c.worked.toFixed(1) : showLength(c.worked, unit)}, ${difference(c, unit)}`
                     : ""}

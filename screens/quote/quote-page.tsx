@@ -138,7 +138,7 @@ export const QuotePage = ({ job, quote }: { job: JobOnPage; quote: Quote }) => {
       {quote.lines.some((l) => l.unit === "h" && l.each === null) && !asked && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-base">
           The shop’s hourly rate is not told:{" "}
-          <PageLink href="/settings" className="underline">
+          <PageLink href="/settings" className="inline-flex min-h-12 items-center underline">
             Settings
           </PageLink>
           .

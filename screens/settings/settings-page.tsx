@@ -48,9 +48,9 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
     refresh();
   };
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/settings" title="Settings" />
-      <main className="grid min-h-0 flex-1 grid-cols-2 portrait:grid-cols-1">
+      <main className="grid min-h-60 flex-1 grid-cols-2 portrait:grid-cols-1">
         <div className="min-h-0 overflow-y-auto border-r border-grid">
           <h2 className="px-4 pt-3 pb-1 font-bold">The shop</h2>
           {lines

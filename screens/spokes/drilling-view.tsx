@@ -77,7 +77,7 @@ export const DrillingView = ({
           </tbody>
         </table>
       </div>
-      <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
+      <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink text-xl">
         {[
           ["pdf", "strip on paper"],
           ["svg", "strip, SVG"],

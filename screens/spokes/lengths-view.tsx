@@ -11,7 +11,7 @@ export const LengthsView = ({
   plan: SpokePlan;
   names: { readonly A: string; readonly B: string };
 }) => (
-  <ul className="grid min-h-0 flex-1 auto-rows-fr grid-cols-2 overflow-y-auto">
+  <ul className="grid min-h-0 flex-1 auto-rows-[minmax(max-content,1fr)] grid-cols-[repeat(auto-fit,minmax(min(100%,22rem),1fr))] overflow-y-auto max-sm:portrait:auto-rows-max">
     {plan.kinds.map((k) => (
       <li
         key={`${k.flange}${k.row}${k.lean}${k.spokes[0]}`}
@@ -29,7 +29,11 @@ export const LengthsView = ({
           <p className="flex items-center gap-2 text-xl">
             <SideMark side={k.flange} />
             {/* A stop for the keyboard in each, so that the list can be moved without a finger. */}
-            <a id={`kind-${k.spokes[0]}`} href={`#kind-${k.spokes[0]}`}>
+            <a
+              id={`kind-${k.spokes[0]}`}
+              href={`#kind-${k.spokes[0]}`}
+              className="inline-flex min-h-12 min-w-12 items-center"
+            >
               {names[k.flange]}
               {k.row ? `, ${k.row} row` : ""}
             </a>
@@ -37,7 +41,7 @@ export const LengthsView = ({
           <p className="text-base">
             {k.lean}, head {k.head === "out" ? "outside" : "inside"}
           </p>
-          <p className="flex items-baseline gap-2 whitespace-nowrap">
+          <p className="flex flex-wrap items-baseline gap-x-2 whitespace-nowrap">
             <b className="font-mono text-5xl" data-testid="length">
               {k.lengthAtTension.toFixed(1)}
             </b>

@@ -73,7 +73,7 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
   return (
     <>
       {offered && <WhatChanges offered={offered} onLeave={() => setOffered(null)} onTake={() => void takeFile()} />}
-      <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
+      <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink">
         <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule text-xl focus-within:outline-3">
           take a wheel file
           <input

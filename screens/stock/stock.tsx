@@ -49,14 +49,14 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
     refresh();
   };
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/stock" title="Stock" />
       <div className="flex h-12 shrink-0 items-center gap-4 border-b border-grid px-4">
         <a href="/api/stock/list" className="ml-auto flex min-h-12 items-center text-base underline">
           save as a list
         </a>
       </div>
-      <main className="min-h-0 flex-1 overflow-y-auto">
+      <main className="min-h-60 flex-1 overflow-y-auto">
         <ListImport label="take a list" to="/api/stock/list" className={LIST_ROW} onTaken={refresh} />
         {stock.length === 0 && <p className="p-6 text-2xl">No drawer yet. Choose below what the first one holds.</p>}
         <ul>
@@ -126,10 +126,10 @@ interface DrawerRowProps {
 }
 
 const DrawerRow = ({ drawer: s, onMove, onPrice }: DrawerRowProps) => (
-  <li className="flex min-h-16 items-center gap-4 border-b border-grid px-4">
+  <li className="flex min-h-16 items-center gap-4 border-b border-grid px-4 max-sm:portrait:flex-wrap max-sm:portrait:gap-x-3 max-sm:portrait:py-1">
     <span className="w-20 text-base">{s.kind}</span>
     <b className="w-24 text-right font-mono text-2xl">{s.size ?? ""}</b>
-    <span className="min-w-0 flex-1">
+    <span className="min-w-0 flex-1 max-sm:portrait:basis-40">
       <span className="block truncate text-xl">{s.name}</span>
       <span className="block text-base">
         {[s.diameter ? `thickness ${s.diameter}` : "", s.place].filter(Boolean).join(", ")}{" "}
@@ -190,13 +190,18 @@ const NewDrawerEntry = ({ fresh, asked, message }: NewDrawerEntryProps) => {
 };
 
 const NewDrawer = ({ onKind }: { onKind: (kind: Drawer["kind"]) => void }) => (
-  <section aria-label="a new drawer" className="flex h-18 shrink-0 items-stretch border-t-2 border-ink">
-    <span className="flex items-center px-4 text-xl font-bold">A new drawer:</span>
+  <section
+    aria-label="a new drawer"
+    className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink max-sm:portrait:flex-wrap"
+  >
+    <span className="flex items-center px-4 text-xl font-bold max-sm:portrait:min-h-12 max-sm:portrait:basis-full">
+      A new drawer:
+    </span>
     {(["spoke", "nipple", "washer"] as const).map((kind) => (
       <button
         key={kind}
         type="button"
-        className="flex-1 border-l border-rule text-2xl outline-offset-[-6px]"
+        className="flex-1 border-l border-rule text-2xl outline-offset-[-6px] max-sm:portrait:min-h-14"
         onClick={() => onKind(kind)}
       >
         {kind}s

@@ -124,7 +124,7 @@ interface TableKeysProps {
 }
 
 const TableKeys = ({ table, onAsk, onFile }: TableKeysProps) => (
-  <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
+  <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
     <button
       type="button"
       className="flex-1 border-r border-rule"

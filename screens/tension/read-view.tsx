@@ -141,7 +141,7 @@ interface PickedTensionProps {
 
 /** One spoke in figures: what it holds, between what, its note, and what is doubtful of it. */
 const PickedTension = ({ picked, n, tension, shown, onPick, onKnown }: PickedTensionProps) => (
-  <div className="flex h-16 shrink-0 items-stretch border-t border-grid text-xl">
+  <div className="flex min-h-16 shrink-0 items-stretch border-t border-grid text-xl max-sm:portrait:flex-wrap">
     <button
       type="button"
       aria-label="previous spoke"
@@ -150,7 +150,10 @@ const PickedTension = ({ picked, n, tension, shown, onPick, onKnown }: PickedTen
     >
       ‹
     </button>
-    <p className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px]" data-testid="picked">
+    <p
+      className="flex min-w-0 flex-1 items-center gap-5 truncate px-3 text-[26px] max-sm:portrait:flex-wrap max-sm:portrait:gap-x-3 max-sm:portrait:gap-y-0 max-sm:portrait:py-1 max-sm:portrait:text-xl max-sm:portrait:whitespace-normal"
+      data-testid="picked"
+    >
       <b className="font-mono">{picked}</b>
       {tension.tension !== null && (
         <b className="font-mono">{tension.tension === 0 ? "slack" : shown(tension.tension)}</b>
@@ -195,7 +198,7 @@ interface ReadingWaysProps extends Pick<ReadViewProps, "onBegin"> {
 }
 
 const ReadingWays = ({ force, onBegin }: ReadingWaysProps) => (
-  <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
+  <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t-2 border-ink text-lg">
     <button
       type="button"
       onClick={() => onBegin("ear")}

@@ -28,7 +28,7 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 export const PickedSpoke = (props: PickedSpokeProps) => {
   const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onRead, telling, onPick, onAlter } = props;
   return (
-    <div className="flex h-18 shrink-0 items-stretch border-t border-grid text-xl max-sm:portrait:h-auto max-sm:portrait:flex-wrap max-sm:portrait:*:min-h-12 max-sm:portrait:*:flex-1">
+    <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t border-grid text-xl max-sm:portrait:*:min-h-12 max-sm:portrait:*:flex-1">
       <button
         type="button"
         aria-label="previous spoke"

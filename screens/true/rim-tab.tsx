@@ -51,7 +51,7 @@ export const RimTab = (props: RimTabProps) => {
   return (
     <>
       <RoundHeader round={read > 0 ? round : null} advice={advice} becomes={becomes || null} assumed={job.assumed} />
-      <div className="min-h-0 flex-1 max-sm:portrait:min-h-80 max-sm:portrait:shrink-0">
+      <div className="min-h-72 flex-1 max-sm:portrait:min-h-80 max-sm:portrait:shrink-0">
         <UnrolledRim
           spokes={spokes}
           now={round ?? emptyRound(spokes.length)}

@@ -37,7 +37,7 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 /** One line: where the wheel is, what to do, what it should become. */
 export const RoundHeader = ({ round, advice, becomes, assumed }: RoundHeaderProps) => {
   return (
-    <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap">
+    <div className="flex min-h-16 shrink-0 flex-wrap items-center gap-x-5 border-b border-grid px-4 text-lg *:whitespace-nowrap max-sm:portrait:py-1 max-sm:portrait:*:whitespace-normal">
       {round ? (
         <>
           <span>

@@ -65,7 +65,7 @@ export const RoundKeys = ({
   const rimFirst = ["straighten", "scrap"].includes(round.advice?.rim.action ?? "none") && round.turned === 0;
   const turnFirst = left > 0 && !rimFirst;
   return (
-    <div className="flex h-18 shrink-0 items-stretch border-t-2 border-ink text-xl portrait:h-36 portrait:flex-wrap">
+    <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t-2 border-ink text-xl portrait:min-h-36">
       <button
         type="button"
         onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}

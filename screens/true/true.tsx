@@ -80,8 +80,8 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
       )}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          {/* On a phone the rim scrolls, its keys stay. */}
-          <div className="flex min-h-0 flex-1 flex-col max-sm:portrait:overflow-y-auto">
+          {/* Where there is little room, or the letters are large, the rim scrolls; its keys stay. */}
+          <div className="flex min-h-0 flex-1 flex-col overflow-y-auto">
             <RimTab
               now={now}
               here={here}

@@ -14,8 +14,8 @@ const PLACES = [
 /** The top of the places beside the jobs: where one is, the others, and the one box that finds everything. */
 export const ShopBar = ({ current, title }: { current: string; title: string }) => (
   <>
-    <header className="flex h-16 shrink-0 items-stretch border-b-2 border-ink">
-      <h1 className="flex min-w-0 items-center gap-3 truncate px-4 text-2xl font-bold">
+    <header className="flex min-h-16 shrink-0 items-stretch border-b-2 border-ink max-sm:portrait:flex-wrap">
+      <h1 className="flex min-w-0 items-center gap-3 truncate px-4 text-2xl font-bold max-sm:portrait:min-h-14 max-sm:portrait:flex-1">
         <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true" className="shrink-0">
           <circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" />
           <path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" />
@@ -23,13 +23,16 @@ export const ShopBar = ({ current, title }: { current: string; title: string }) 
         </svg>
         <span className="truncate">{title}</span>
       </h1>
-      <nav aria-label="places" className="ml-auto flex items-stretch">
+      <nav
+        aria-label="places"
+        className="ml-auto flex items-stretch max-sm:portrait:order-last max-sm:portrait:min-h-12 max-sm:portrait:basis-full"
+      >
         {PLACES.map((p) => (
           <PageLink
             key={p.href}
             href={p.href}
             aria-current={p.href === current ? "page" : undefined}
-            className={`flex min-w-20 items-center justify-center border-b-4 px-3 text-lg ${p.href === current ? "border-ink font-bold" : "border-transparent"}`}
+            className={`flex min-w-20 items-center justify-center border-b-4 px-3 text-lg max-sm:portrait:min-w-12 max-sm:portrait:flex-auto max-sm:portrait:px-1 max-sm:portrait:text-base ${p.href === current ? "border-ink font-bold" : "border-transparent"}`}
           >
             {p.label}
           </PageLink>

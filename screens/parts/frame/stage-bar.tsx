@@ -57,21 +57,22 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
   return (
     <nav
       aria-label="order of work"
-      className="flex h-16 shrink-0 items-stretch border-b-2 border-ink portrait:h-26 portrait:flex-wrap"
+      className="flex min-h-16 shrink-0 items-stretch border-b-2 border-ink portrait:min-h-26 portrait:flex-wrap max-sm:portrait:min-h-14 max-sm:portrait:flex-nowrap"
     >
       <PageLink
         href="/"
-        className="flex w-56 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full"
+        className="flex w-56 min-w-12 items-center gap-2 truncate px-3 text-base portrait:h-13 portrait:w-full max-sm:portrait:h-auto max-sm:portrait:w-auto max-sm:portrait:flex-1"
         aria-label="all jobs"
       >
-        <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+        <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
           <path d="M13 4 6 11l7 7M6 11h13" fill="none" stroke="currentColor" strokeWidth="2.5" />
         </svg>
         <span className="truncate">{job}</span>
       </PageLink>
-      <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full">
+      <ol className="flex min-w-0 flex-1 items-stretch portrait:h-13 portrait:basis-full max-sm:portrait:h-auto max-sm:portrait:basis-auto">
         {stages.map(({ stage, state }) => (
-          <li key={stage} className="flex min-w-0 flex-1">
+          // On a phone only the present station stands here, the others behind the key.
+          <li key={stage} className={`flex min-w-0 flex-1 ${stage === current ? "" : "max-sm:portrait:hidden"}`}>
             <PageLink
               href={`/jobs/${jobId}/${stage}`}
               aria-current={stage === current ? "step" : undefined}
@@ -86,10 +87,36 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
         <li className="flex">
           <DropdownMenu.Root>
             <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages, and this job">
-              +
+              <span className="max-sm:portrait:hidden">+</span>
+              <svg
+                width="26"
+                height="22"
+                viewBox="0 0 26 22"
+                aria-hidden="true"
+                className="hidden max-sm:portrait:block"
+              >
+                <path d="M2 11h22" stroke="currentColor" strokeWidth="2" />
+                {[2, 10, 18].map((x) => (
+                  <rect key={x} x={x} y="8" width="6" height="6" fill="currentColor" />
+                ))}
+              </svg>
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
-              <DropdownMenu.Content align="end" className="z-20 border-2 border-ink bg-paper">
+              <DropdownMenu.Content
+                align="end"
+                className="z-20 max-h-[85dvh] overflow-y-auto border-2 border-ink bg-paper"
+              >
+                {stages.map(({ stage, state }) => (
+                  <DropdownMenu.Item key={`line-${stage}`} asChild>
+                    <PageLink
+                      href={`/jobs/${jobId}/${stage}`}
+                      className="hidden min-h-14 min-w-60 items-center gap-3 border-b border-grid px-4 text-lg outline-offset-[-4px] max-sm:portrait:flex"
+                    >
+                      <StateMark state={state} />
+                      {STAGE_NAMES[stage]}
+                    </PageLink>
+                  </DropdownMenu.Item>
+                ))}
                 {others.map((stage) => (
                   <DropdownMenu.Item key={stage} asChild>
                     <PageLink

@@ -27,7 +27,7 @@ export const Tabs = <K extends string>({
     return () => window.removeEventListener("keydown", press);
   });
   return (
-    <div role="tablist" className="flex shrink-0 items-stretch border-b border-ink">
+    <div role="tablist" className="flex max-w-full min-w-0 shrink-0 items-stretch overflow-x-auto border-b border-ink">
       {tabs.map((g, i) => (
         <button
           key={g.key}
@@ -44,7 +44,8 @@ export const Tabs = <K extends string>({
             const keys = e.currentTarget.parentElement?.children;
             (keys?.[tabs.indexOf(to)] as HTMLElement | undefined)?.focus();
           }}
-          className={`min-h-12 flex-auto border-r border-grid px-2 text-base last:border-r-0 ${g.key === current ? "bg-ink text-paper" : ""}`}
+          ref={g.key === current ? (el) => el?.scrollIntoView({ block: "nearest", inline: "nearest" }) : undefined}
+          className={`min-h-12 flex-[1_0_auto] border-r border-grid px-2 text-base whitespace-nowrap last:border-r-0 ${g.key === current ? "bg-ink text-paper" : ""}`}
         >
           {g.label}
           {g.doubted && <span className="sr-only">, in doubt</span>}

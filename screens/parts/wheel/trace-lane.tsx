@@ -11,6 +11,9 @@ interface TraceLaneProps {
   readonly band: number;
 }
 
+/** px across under which a caption is cut short, so that the side's name has room beside it. */
+const NARROW = 480;
+
 /** One run-out over the spokes of a row: its band and scale, as it was, should become, and is. */
 export const TraceLane = ({ what, lines, layout, scale, band }: TraceLaneProps) => {
   const { from, to, gap, end, x } = layout;
@@ -47,7 +50,8 @@ export const TraceLane = ({ what, lines, layout, scale, band }: TraceLaneProps) 
           strokeWidth="4"
           paintOrder="stroke"
         >
-          {what === "lateral" ? "side to side" : "hop"}, {scale} mm either way
+          {what === "lateral" ? "side to side" : "hop"}
+          {layout.width < NARROW ? ` ±${scale}` : `, ${scale} mm either way`}
         </text>
       )}
       {[scale, -scale].map((v) => (

@@ -10,8 +10,15 @@ export interface UnrolledRimProps extends Omit<RimStripProps, "room" | "lines" |
   readonly forecast?: RimTrace | null;
 }
 
-/** Narrower than this a spoke, the rim is laid in two rows. */
+/** Narrower than this a spoke, px, the rim is laid in rows: two, and on a phone as many as it takes. */
 const LEAST_GAP = 28;
+/** px across under which two rows will not do; the most rows, and how high each must be then, px. */
+const PHONE = { across: 600, rows: 4, height: 210 };
+
+const rowsFor = (width: number, n: number): number => {
+  const needed = Math.ceil((LEAST_GAP * n) / Math.max(1, width - LEFT - RIGHT));
+  return width < PHONE.across ? Math.min(PHONE.rows, Math.max(1, needed)) : Math.min(2, needed);
+};
 
 /**
  * The wheel cut at the valve and laid flat: side to side above, hop below, and between them a string for each spoke,
@@ -31,7 +38,7 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
     return () => observer.disconnect();
   }, []);
   const n = spokes.length;
-  const rows = (size.width - LEFT - RIGHT) / n < LEAST_GAP ? 2 : 1;
+  const rows = rowsFor(size.width, n);
   const perRow = Math.ceil(n / rows);
   const lines = {
     lateral: traceLines("lateral", now, before, forecast),
@@ -43,35 +50,39 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
   };
   const figure = (v: number | null | undefined) => (v === null || v === undefined ? "not read" : v.toFixed(2));
   return (
-    <div
-      ref={box}
-      className="h-full w-full select-none"
-      role="slider"
-      tabIndex={0}
-      aria-label="the rim laid flat"
-      aria-valuemin={1}
-      aria-valuemax={n}
-      aria-valuenow={picked}
-      aria-valuetext={`spoke ${picked}, side to side ${figure(now.lateral[picked - 1])}, hop ${figure(now.radial[picked - 1])}`}
-      onKeyDown={(e) => {
-        if (e.key === "ArrowRight" || e.key === "ArrowUp") onPick((picked % n) + 1);
-        if (e.key === "ArrowLeft" || e.key === "ArrowDown") onPick(((picked + n - 2) % n) + 1);
-      }}
-    >
-      {(size.width > 200 && size.height > 100 ? [...Array(rows).keys()] : []).map((row) => (
-        <RimStrip
-          key={row}
-          {...{ spokes, band, wantedTension, names, picked, onPick }}
-          {...{ turns, masked, strings, onTurn }}
-          tension={now.tension}
-          lines={lines}
-          scale={scale}
-          room={{
-            ...{ from: row * perRow, to: Math.min(n, (row + 1) * perRow), perRow },
-            ...{ width: size.width, height: Math.floor(size.height / rows) },
-          }}
-        />
-      ))}
+    <div className="h-full w-full overflow-y-auto">
+      <div
+        ref={box}
+        className="h-full w-full select-none"
+        // More rows than a screen holds: what is around it scrolls.
+        style={rows > 2 ? { minHeight: rows * PHONE.height } : undefined}
+        role="slider"
+        tabIndex={0}
+        aria-label="the rim laid flat"
+        aria-valuemin={1}
+        aria-valuemax={n}
+        aria-valuenow={picked}
+        aria-valuetext={`spoke ${picked}, side to side ${figure(now.lateral[picked - 1])}, hop ${figure(now.radial[picked - 1])}`}
+        onKeyDown={(e) => {
+          if (e.key === "ArrowRight" || e.key === "ArrowUp") onPick((picked % n) + 1);
+          if (e.key === "ArrowLeft" || e.key === "ArrowDown") onPick(((picked + n - 2) % n) + 1);
+        }}
+      >
+        {(size.width > 200 && size.height > 100 ? [...Array(rows).keys()] : []).map((row) => (
+          <RimStrip
+            key={row}
+            {...{ spokes, band, wantedTension, names, picked, onPick }}
+            {...{ turns, masked, strings, onTurn }}
+            tension={now.tension}
+            lines={lines}
+            scale={scale}
+            room={{
+              ...{ from: row * perRow, to: Math.min(n, (row + 1) * perRow), perRow },
+              ...{ width: size.width, height: Math.floor(size.height / rows) },
+            }}
+          />
+        ))}
+      </div>
     </div>
   );
 };
