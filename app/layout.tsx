@@ -13,7 +13,6 @@ const looksOf = async () => {
 };
 
 export const metadata: Metadata = {
-  title: "Tall Compass",
   description: "Measuring, lacing, tensioning and truing of motorcycle wheels at the bench",
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };

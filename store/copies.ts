@@ -15,11 +15,11 @@ import { environment } from "./environment";
 import { readSettings } from "./settings";
 
 /** Where nobody chose: beside the database, so that it is on no other disk. */
-const usualFolder = (): string => join(environment().TALL_COMPASS_DATA, "copies");
+const usualFolder = (): string => join(/* turbopackIgnore: true */ environment().TALL_COMPASS_DATA, "copies");
 
 /** The folder copies are kept in, made where it is not there. @throws BadInput where nothing can be written there */
 const folderOf = (told: string): string => {
-  const folder = resolve(told || usualFolder());
+  const folder = resolve(/* turbopackIgnore: true */ told || usualFolder());
   try {
     // Folder by folder only in the project's own place: made so under /proc, Node never comes back.
     if (!existsSync(folder)) mkdirSync(folder, { recursive: told === "" });
@@ -90,7 +90,7 @@ export const makeCopy = async (day: string): Promise<void> => {
 };
 
 export const shopCopies = async (): Promise<ShopCopies> => {
-  const folder = resolve((await readSettings()).copiesFolder || usualFolder());
+  const folder = resolve(/* turbopackIgnore: true */ (await readSettings()).copiesFolder || usualFolder());
   return { folder, copies: copiesIn(folder), underWay, failed };
 };
 

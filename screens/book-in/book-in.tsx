@@ -1,5 +1,4 @@
 "use client";
-import { useState } from "react";
 import type { Doubt } from "@/core/cross-checks/doubt";
 import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
@@ -12,6 +11,7 @@ import { FiguresBench } from "../parts/bench/figures-bench";
 import { PageLink } from "../parts/frame/page-link";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
 import { useToldNow } from "../parts/kept/use-told";
@@ -64,7 +64,7 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
   const { taken } = bench;
   const particulars = particularsAsked(useToldNow(jobId, job.told), jobId);
   const atCounter = particulars.some((p) => p.key === "customer" && !p.value);
-  const [tab, setTab] = useState<Tab>(atCounter ? "counter" : "before");
+  const [tab, setTab] = useTab<Tab>(TABS, atCounter ? "counter" : "before");
   const counter = particulars.filter((p) => COUNTER.includes(p.key));
   const rest = particulars.filter((p) => !COUNTER.includes(p.key));
   const scrap = CONDITION_PARTS.filter((p) => taken[`condition.${p}`]?.typed === "scrap");

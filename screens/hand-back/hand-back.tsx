@@ -8,6 +8,7 @@ import { EntryBar } from "../parts/bench/entry-bar";
 import { LedgerPanel } from "../parts/bench/ledger-panel";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
@@ -25,6 +26,8 @@ export interface HandBackOnPage extends JobOnPage {
   readonly changed: boolean;
   readonly lines: readonly FinishLine[];
 }
+
+const TABS = [{ key: "finish" }, { key: "sheet" }] as const;
 
 /** The customer's sheet itself, as it will print; signed here. */
 export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
@@ -52,7 +55,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
     setMessage(saidOf(sent) ?? "Back on the bench; what was signed is kept, and no longer counts.");
     lookAgain(jobId);
   };
-  const [tab, setTab] = useState<"finish" | "sheet">(sheet.signedBy ? "sheet" : "finish");
+  const [tab, setTab] = useTab<"finish" | "sheet">(TABS, sheet.signedBy ? "sheet" : "finish");
   const { stops, open } = notFinished(lines, answers);
   const askToSign = () => {
     if (stops.length === 0 && open.length === 0) {

@@ -49,7 +49,7 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
   return (
     <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5">
       <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
-        <h1 className="text-3xl font-bold">Wheel {wheel.mark}</h1>
+        <h2 className="text-3xl font-bold">Wheel {wheel.mark}</h2>
         <span className="font-mono text-lg">{sheet.date}</span>
       </header>
       <p className="pt-2 text-lg">

@@ -10,6 +10,7 @@ import { isInterlaced } from "@/core/lacing/steps";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { useBench } from "../parts/kept/use-bench";
 import { useJobNow } from "../parts/kept/use-job";
 import { BrokenView } from "./broken-view";
@@ -43,7 +44,7 @@ export const Lace = ({ job }: { job: LaceOnPage }) => {
   const { jobId, title, names, wheel, steps, order, offered, figures } = job;
   const bench = useBench(job);
   const { taken, acts } = useJobNow(job);
-  const [tab, setTab] = useState<Tab>(job.kind === "broken-spoke" ? "broken" : "plan");
+  const [tab, setTab] = useTab<Tab>(TABS, job.kind === "broken-spoke" ? "broken" : "plan");
   const [walking, setWalking] = useState<"lace" | "check" | null>(null);
   const [seenFrom, setSeenFrom] = useState<"A" | "B">("A");
   const done = Math.min(lacedSoFar(acts), steps.length);

@@ -17,6 +17,7 @@ import { FigureList } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { useUnit } from "../parts/kept/kept-choice";
 import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
@@ -58,7 +59,7 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
   const { jobId, names, doubts, figures, plate } = job;
   const bench = useBench(job);
   const gaps = job.gaps.map((gap, i) => placeTaken(bench.taken["rim.plate"], i + 1) ?? gap);
-  const [tab, setTab] = useState<Tab>("rim");
+  const [tab, setTab] = useTab<Tab>(TABS, "rim");
   const [way, setWay] = useState<OffsetWay>(job.offsetWay === "edge" ? "edge" : "flip");
   const [walk, setWalk] = useState<number | null>(null);
   if (walk !== null)

@@ -11,7 +11,7 @@ export const QuoteSheet = ({
   onAsk: (line: QuoteLine, what: "count" | "each") => void;
 }) => (
   <article aria-label="quote" className="mx-auto max-w-4xl">
-    <h1 className="border-b-2 border-ink pb-2 text-2xl font-bold">What it would cost</h1>
+    <h2 className="border-b-2 border-ink pb-2 text-2xl font-bold">What it would cost</h2>
     <table className="w-full text-lg">
       <tbody>
         {quote.lines.map((l) => (

@@ -11,9 +11,9 @@ export const WorkList = ({
   onDone: (key: string, done: boolean) => void;
 }) => (
   <section aria-label="list of work" className="mx-auto max-w-4xl">
-    <h1 className="border-b-2 border-ink pb-2 text-2xl font-bold">
+    <h2 className="border-b-2 border-ink pb-2 text-2xl font-bold">
       Agreed: {lines.filter((l) => done.has(l.key)).length} of {lines.length} done
-    </h1>
+    </h2>
     <ul>
       {lines.map((l) => (
         <li key={l.key}>

@@ -22,6 +22,7 @@ import { FiguresBench } from "../parts/bench/figures-bench";
 import { Doubt } from "../parts/bench/ledger-panel";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { useBench } from "../parts/kept/use-bench";
 import { type JobOnPage, useStage } from "../parts/kept/use-job";
 import { CrossesView } from "./crosses-view";
@@ -99,7 +100,7 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
   const job = useStage("spokes", initial);
   const { jobId, names, wheel, plan, order, staleOrder, figures, problem, stale, assumed } = job;
   const bench = useBench(job);
-  const [tab, setTab] = useState<Tab>("lengths");
+  const [tab, setTab] = useTab<Tab>(TABS, "lengths");
   const [message, setMessage] = useState<string | null>(null);
   const asked = askedOf(OF_TAB[tab], { ...ORDER_PRESETS, ...figures }).map((f) => f.name);
   return (

@@ -202,20 +202,20 @@ const ReadingWays = ({ force, onBegin }: ReadingWaysProps) => (
     <button
       type="button"
       onClick={() => onBegin("ear")}
-      className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
+      className="flex-auto bg-ink px-2 text-2xl text-paper outline-offset-[-8px]"
     >
       by ear
     </button>
-    <button type="button" onClick={() => onBegin("gauge")} className="flex-1 border-r border-rule">
+    <button type="button" onClick={() => onBegin("gauge")} className="flex-auto border-r border-rule px-1">
       by gauge
     </button>
-    <button type="button" onClick={() => onBegin("tension")} className="flex-1 border-r border-rule">
+    <button type="button" onClick={() => onBegin("tension")} className="flex-auto border-r border-rule px-1">
       in {force}
     </button>
-    <button type="button" onClick={() => onBegin("squeeze")} className="flex-1 border-r border-rule">
+    <button type="button" onClick={() => onBegin("squeeze")} className="flex-auto border-r border-rule px-1">
       by hand
     </button>
-    <button type="button" onClick={() => onBegin("torque")} className="flex-1 border-r border-rule">
+    <button type="button" onClick={() => onBegin("torque")} className="flex-auto border-r border-rule px-1">
       torque
     </button>
   </div>

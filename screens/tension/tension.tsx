@@ -6,6 +6,7 @@ import { kindWords } from "@/core/tension/kind-words";
 import { turnWords } from "@/core/truing/saying/turn-words";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { useBench } from "../parts/kept/use-bench";
 import { lookAgain } from "../parts/kept/use-enter";
 import { EvenView } from "./even-view";
@@ -69,7 +70,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
   const now = useTension(job);
   const { spokes, kinds, rounds, current, shown, tensions, wanted, plan } = now;
   const acts = useTensionActs(jobId, spokes.length, current);
-  const [tab, setTab] = useState<Tab>("read");
+  const [tab, setTab] = useTab<Tab>(TABS, "read");
   const [picked, setPicked] = useState(1);
   const [tableId, setTableId] = useState<string | null>(tables[0]?.id ?? null);
   const table = tables.find((t) => t.id === tableId) ?? null;

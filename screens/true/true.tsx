@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { Tabs } from "../parts/frame/tabs";
+import { useTab } from "../parts/frame/use-tab";
 import { lookAgain } from "../parts/kept/use-enter";
 import { AskedBetween } from "./asked-between";
 import { HowTrue } from "./how-true";
@@ -21,7 +22,7 @@ const TABS = [
 /** The unrolled rim: where the wheel is, what to turn, what it should become. */
 export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) => {
   const { jobId, names } = job;
-  const [tab, setTab] = useState<(typeof TABS)[number]["key"]>("rim");
+  const [tab, setTab] = useTab<(typeof TABS)[number]["key"]>(TABS, "rim");
   const [picked, setPicked] = useState(1);
   const page = useTruePage(job, readNow);
   const { now, here, before, advice, forecast, plan, acts, walks, reading, advised } = page;

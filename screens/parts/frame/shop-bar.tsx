@@ -14,6 +14,7 @@ const PLACES = [
 /** The top of the places beside the jobs: where one is, the others, and the one box that finds everything. */
 export const ShopBar = ({ current, title }: { current: string; title: string }) => (
   <>
+    <title>{title === "Tall Compass" ? title : `${title} – Tall Compass`}</title>
     <header className="flex min-h-16 shrink-0 items-stretch border-b-2 border-ink max-sm:portrait:flex-wrap">
       <h1 className="flex min-w-0 items-center gap-3 truncate px-4 text-2xl font-bold max-sm:portrait:min-h-14 max-sm:portrait:flex-1">
         <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true" className="shrink-0">

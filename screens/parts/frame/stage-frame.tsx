@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Stage } from "@/core/wheel/stages";
+import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { KeptNote } from "../kept/kept-note";
 import type { JobOnPage } from "../kept/use-job";
 import { PutAwayNote } from "./put-away-note";
@@ -14,6 +14,8 @@ interface StageFrameProps {
 /** The same places in every stage: the stage bar above, the work below; between them what waits to be sent. */
 export const StageFrame = ({ job, current, children }: StageFrameProps) => (
   <div className="group/frame flex h-dvh flex-col">
+    <title>{`${[job.title, current ? STAGE_NAMES[current] : "Quote"].filter(Boolean).join(": ")} – Tall Compass`}</title>
+    <h1 className="sr-only">{[job.title, current ? STAGE_NAMES[current] : "Quote"].filter(Boolean).join(": ")}</h1>
     <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} putAway={job.putAway} />
     {/* A walk covers the page and tells it itself. */}
     <div className="shrink-0 group-has-[[data-walk]]/frame:hidden">

@@ -10,7 +10,7 @@ const Key = ({ onPress, children }: { onPress: () => void; children: ReactNode }
   </button>
 );
 const Column = ({ children }: { children: ReactNode }) => (
-  <div className="flex h-full flex-col items-stretch justify-center gap-3">{children}</div>
+  <div className="flex min-h-full flex-col items-stretch justify-center gap-3">{children}</div>
 );
 
 interface TurnedAlreadyProps {

@@ -4,6 +4,7 @@ import type { Side } from "@/core/wheel/wheel-file";
 import { usePedal } from "../kept/kept-choice";
 import { KeptNote } from "../kept/kept-note";
 import { SideMark } from "../wheel/side-mark";
+import { useBackCloses } from "./use-back-closes";
 import { useFit } from "./use-fit";
 
 interface WalkProps {
@@ -50,6 +51,7 @@ export const Walk = (props: WalkProps) => {
     onLeave,
   } = props;
   const [pedal] = usePedal();
+  useBackCloses(onLeave);
   const words = useFit<HTMLDivElement>();
   // Before the next spoke is seen its own keys must be in place: a press in between would do the last one's work again.
   useLayoutEffect(() => {
@@ -105,6 +107,7 @@ export const Walk = (props: WalkProps) => {
       <div className="flex min-h-0 flex-1 portrait:flex-col">
         <div
           ref={words}
+          aria-live="polite"
           className={`flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8 max-sm:portrait:px-4 ${drawing ? "" : LOW}`}
         >
           <div className="flex items-center gap-8">
@@ -128,7 +131,9 @@ export const Walk = (props: WalkProps) => {
             {next}
           </div>
         </div>
-        {drawing && <div className="min-h-0 w-[46%] shrink-0 p-2 portrait:h-[44%] portrait:w-full">{drawing}</div>}
+        {drawing && (
+          <div className="min-h-0 w-[46%] shrink-0 overflow-y-auto p-2 portrait:h-[44%] portrait:w-full">{drawing}</div>
+        )}
       </div>
       {entry}
       <div className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] border-t-2 border-ink ${entry ? "h-18" : "h-24"}`}>
