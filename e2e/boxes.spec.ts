@@ -9,54 +9,86 @@ const jobOf = async (page: Page, mark: string): Promise<{ jobId: string; wheelId
 
 const STAGES = ["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back", "quote"];
 
-/** @returns what is wrong, by place and tab */
-const lookAt = async (page: Page, path: string, large: boolean): Promise<string[]> => {
+/** How a page is held, in px, and whether its letters are twice as large. */
+interface Held {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly large?: true;
+}
+// Held the other way round a page folds other things away: it is opened anew for that, not for each size.
+const UPRIGHT: readonly Held[] = [
+  { name: "small phone", width: 360, height: 740 },
+  { name: "phone", width: 390, height: 844 },
+  { name: "tablet upright", width: 820, height: 1180 },
+];
+const ACROSS: readonly Held[] = [
+  { name: "tablet across", width: 1280, height: 800 },
+  { name: "large letters", width: 1280, height: 800, large: true },
+];
+
+/** Looks at what is open, held every way. @returns what is wrong */
+const lookAt = async (page: Page, where: string, sizes: readonly Held[]): Promise<string[]> => {
   const bad: string[] = [];
-  await page.goto(path);
-  if (large) await page.addStyleTag({ content: "html { font-size: 36px !important }" });
-  const look = async (where: string) => {
+  for (const { name, width, height, large } of sizes) {
+    await page.setViewportSize({ width, height });
+    await page.evaluate((size) => document.documentElement.style.setProperty("font-size", size), large ? "36px" : "");
     // A drawing fits itself once it knows its room.
-    await page.waitForTimeout(120);
-    for (const b of await page.evaluate(badBoxes)) bad.push(`${where}: ${b}`);
-  };
-  const place = path.replace(/[0-9a-f-]{36}/, "…");
-  const tabs = page.getByRole("tab");
-  await expect(page.locator("main")).toBeVisible();
-  for (let t = 0; t < (await tabs.count()); t++) {
-    await tabs.nth(t).click();
-    await look(`${place} ${await tabs.nth(t).textContent()}`);
+    await page.waitForTimeout(80);
+    for (const b of await page.evaluate(badBoxes)) bad.push(`${where}, ${name}: ${b}`);
   }
-  if ((await tabs.count()) === 0) await look(place);
   return bad;
 };
 
-for (const [name, width, height, large] of [
-  ["a small phone", 360, 740, false],
-  ["a phone", 390, 844, false],
-  ["a tablet upright", 820, 1180, false],
-  ["a tablet across", 1280, 800, false],
-  ["letters twice as large", 1280, 800, true],
+for (const [how, sizes] of [
+  ["upright, at 360, 390 and 820", UPRIGHT],
+  ["across, at 1280 and with letters twice as large", ACROSS],
 ] as const)
-  test(`every screen fits ${name}, ${width} by ${height}`, async ({ page }) => {
+  test(`every screen and walk fits ${how}`, async ({ page }) => {
     test.setTimeout(300_000);
-    await page.setViewportSize({ width, height });
+    await page.setViewportSize(sizes[0]);
     const rebuild = await jobOf(page, "H-014");
     const broken = await jobOf(page, "H-009");
     const past = await jobOf(page, "D-031");
-    const places = [
+    const bad: string[] = [];
+    for (const path of [
       ...["/", "/diary", "/stock", "/figures", "/settings", "/put-away"],
       `/wheels/${past.wheelId}`,
       ...STAGES.map((s) => `/jobs/${rebuild.jobId}/${s}`),
       `/jobs/${broken.jobId}/lace`,
-    ];
-    const bad: string[] = [];
-    for (const path of places) bad.push(...(await lookAt(page, path, large)));
-    expect(bad).toEqual([]);
+    ]) {
+      await page.setViewportSize(sizes[0]);
+      await page.goto(path, { waitUntil: "domcontentloaded" });
+      await expect(page.locator("main")).toBeVisible();
+      const place = path.replace(/[0-9a-f-]{36}/, "…");
+      const tabs = page.getByRole("tab");
+      for (let t = 0; t < (await tabs.count()); t++) {
+        await tabs.nth(t).click();
+        bad.push(...(await lookAt(page, `${place} ${await tabs.nth(t).textContent()}`, sizes)));
+      }
+      if ((await tabs.count()) === 0) bad.push(...(await lookAt(page, place, sizes)));
+    }
     // Walks take the whole screen.
-    await page.goto(`/jobs/${rebuild.jobId}/true`);
-    await page.getByRole("button", { name: /turn \d+ nipples/ }).click();
-    await expect(page.getByTestId("walk-spoke")).toBeVisible();
-    if (large) await page.addStyleTag({ content: "html { font-size: 36px !important }" });
-    await page.waitForTimeout(200);
-    expect((await page.evaluate(badBoxes)).map((b) => `turning: ${b}`)).toEqual([]);
+    for (const [stage, key] of [
+      ["true", /turn \d+ nipples/],
+      ["true", /read again/],
+      ["lace", /walk it again|lace it, spoke by spoke|go on at/],
+    ] as const) {
+      await page.setViewportSize(sizes[0]);
+      await page.goto(`/jobs/${rebuild.jobId}/${stage}`);
+      await page.getByRole("button", { name: key }).first().click();
+      const sitting = page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" });
+      await expect(page.getByTestId("walk-spoke").or(sitting)).toBeVisible();
+      if (await sitting.isVisible()) {
+        bad.push(...(await lookAt(page, "before reading", sizes)));
+        await page.setViewportSize(sizes[0]);
+        await sitting.click();
+      }
+      await expect(page.getByTestId("walk-spoke")).toBeVisible();
+      bad.push(...(await lookAt(page, `walk: ${key.source}`, sizes)));
+      await page.setViewportSize(sizes[0]);
+      await page.keyboard.press("Escape");
+      await expect(page).not.toHaveURL(/#walk/);
+    }
+    expect(bad).toEqual([]);
   });

@@ -5,15 +5,22 @@
 export const badBoxes = (): string[] => {
   const [width, height] = [window.innerWidth, window.innerHeight];
   const bad = new Set<string>();
+  // Asked of the same ancestors again and again.
+  const styles = new Map<Element, CSSStyleDeclaration>();
+  const styleOf = (e: Element): CSSStyleDeclaration => {
+    const known = styles.get(e) ?? getComputedStyle(e);
+    styles.set(e, known);
+    return known;
+  };
   const nameOf = (e: Element) =>
     (e.getAttribute("aria-label") || e.textContent || e.tagName).trim().replace(/\s+/g, " ").slice(0, 40);
   const isShown = (e: Element) => {
     const { width: w, height: h } = e.getBoundingClientRect();
-    return w > 0 && h > 0 && getComputedStyle(e).visibility !== "hidden" && !e.closest(".sr-only");
+    return w > 0 && h > 0 && styleOf(e).visibility !== "hidden" && !e.closest(".sr-only");
   };
   /** The nearest ancestor that a thing scrolls in, and the nearest that cuts it off. */
   const above = (e: Element, found: (s: CSSStyleDeclaration, p: Element) => boolean): Element | null => {
-    for (let p = e.parentElement; p; p = p.parentElement) if (found(getComputedStyle(p), p)) return p;
+    for (let p = e.parentElement; p; p = p.parentElement) if (found(styleOf(p), p)) return p;
     return null;
   };
   const scrolls = (s: CSSStyleDeclaration) => /auto|scroll/.test(s.overflowX + s.overflowY);
@@ -24,7 +31,7 @@ export const badBoxes = (): string[] => {
     const own = e.getBoundingClientRect();
     let { left, top, right, bottom } = own;
     for (let p = e.parentElement; p; p = p.parentElement) {
-      const s = getComputedStyle(p);
+      const s = styleOf(p);
       if (s.overflowX === "visible" && s.overflowY === "visible") continue;
       const q = p.getBoundingClientRect();
       [left, top] = [Math.max(left, q.left), Math.max(top, q.top)];
@@ -61,13 +68,11 @@ export const badBoxes = (): string[] => {
     if (!isShown(e) || e.children.length > 0) continue;
     const { right, bottom } = e.getBoundingClientRect();
     const cut = above(e, (s) => s.overflowX !== "visible" || s.overflowY !== "visible");
-    const style = cut && getComputedStyle(cut);
+    const style = cut && styleOf(cut);
     if (right > width + 1 && !cut) bad.add(`words beyond the edge: ${nameOf(e)}`);
     // Three dots, or lines counted, say that there is more; what scrolls is in reach.
     if (!cut || !style || scrolls(style)) continue;
-    const dots = [getComputedStyle(e), style].some(
-      (s) => s.textOverflow === "ellipsis" || /\d/.test(s.webkitLineClamp),
-    );
+    const dots = [styleOf(e), style].some((s) => s.textOverflow === "ellipsis" || /\d/.test(s.webkitLineClamp));
     const edge = cut.getBoundingClientRect();
     if (!dots && (right > edge.right + 2 || bottom > edge.bottom + 4)) bad.add(`cut off: ${nameOf(e)}`);
   }

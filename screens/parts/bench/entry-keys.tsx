@@ -5,7 +5,7 @@ const KEYS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "0", ".", "/", "-", '
 
 /** One row of keys large enough for a gloved thumb; the field keeps the cursor. */
 export const NumberKeys = ({ onPress }: { onPress: (key: string) => void }) => (
-  <div className="grid grid-cols-15 border-t border-rule portrait:grid-cols-8">
+  <div className="grid grid-cols-15 border-t border-rule portrait:grid-cols-8 max-[389px]:portrait:grid-cols-5">
     {KEYS.map((k) => (
       <button
         key={k}
@@ -14,7 +14,7 @@ export const NumberKeys = ({ onPress }: { onPress: (key: string) => void }) => (
         onPointerDown={(e) => e.preventDefault()}
         onClick={() => onPress(k)}
         aria-label={k === "⌫" ? "remove" : k}
-        className="h-18 border-r border-rule font-mono text-3xl portrait:h-16"
+        className="h-18 border-r border-rule font-mono text-3xl portrait:h-16 max-[389px]:portrait:h-14"
       >
         {k}
       </button>

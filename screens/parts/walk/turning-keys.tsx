@@ -5,7 +5,11 @@ import { CAUTIONS } from "@/core/sheet/sheet";
 const STEP = 1 / 16;
 
 const Key = ({ onPress, children }: { onPress: () => void; children: ReactNode }) => (
-  <button type="button" onClick={onPress} className="min-h-18 border border-ink text-2xl leading-tight">
+  <button
+    type="button"
+    onClick={onPress}
+    className="min-h-18 border border-ink px-1 text-2xl leading-tight max-sm:portrait:min-h-14 max-sm:portrait:text-lg"
+  >
     {children}
   </button>
 );

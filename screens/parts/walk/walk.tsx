@@ -95,20 +95,20 @@ export const Walk = (props: WalkProps) => {
     };
   }, []);
   return (
-    <div data-walk className="fixed inset-0 z-10 flex flex-col bg-paper">
+    <div data-walk className="fixed inset-0 z-10 flex flex-col overflow-y-auto bg-paper">
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-rule px-4 text-base">
         <span className="truncate">{job}</span>
-        <span>{place}</span>
+        <span className="shrink-0 px-2 whitespace-nowrap">{place}</span>
         <button type="button" onClick={onLeave} className="h-12 px-4 underline">
           leave
         </button>
       </header>
       <KeptNote />
-      <div className="flex min-h-0 flex-1 portrait:flex-col">
+      <div className="flex min-h-32 flex-1 portrait:flex-col">
         <div
           ref={words}
           aria-live="polite"
-          className={`flex min-w-0 flex-1 flex-col justify-center gap-2 overflow-hidden px-8 max-sm:portrait:px-4 ${drawing ? "" : LOW}`}
+          className={`flex min-w-0 flex-1 flex-col gap-2 overflow-x-hidden overflow-y-auto px-8 *:first:mt-auto *:last:mb-auto max-sm:portrait:px-4 ${drawing ? "" : LOW}`}
         >
           <div className="flex items-center gap-8">
             <span className="font-mono text-[144px] leading-none max-sm:portrait:text-[72px]" data-testid="walk-spoke">
@@ -136,11 +136,21 @@ export const Walk = (props: WalkProps) => {
         )}
       </div>
       {entry}
-      <div className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] border-t-2 border-ink ${entry ? "h-18" : "h-24"}`}>
-        <button type="button" onClick={onBack} className="border-r border-rule text-3xl outline-offset-[-6px]">
+      <div
+        className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] border-t-2 border-ink max-sm:portrait:grid-cols-[1fr_1fr_2fr] ${entry ? "h-18" : "h-24"}`}
+      >
+        <button
+          type="button"
+          onClick={onBack}
+          className="border-r border-rule text-3xl outline-offset-[-6px] max-sm:portrait:text-2xl"
+        >
           back
         </button>
-        <button type="button" onClick={onSkip} className="border-r border-rule text-3xl outline-offset-[-6px]">
+        <button
+          type="button"
+          onClick={onSkip}
+          className="border-r border-rule text-3xl outline-offset-[-6px] max-sm:portrait:text-2xl"
+        >
           {skipLabel}
         </button>
         {onDone ? (
@@ -165,6 +175,7 @@ export const TurnArrow = ({ clockwise, size = 96 }: { clockwise: boolean; size?:
     width={size}
     height={size}
     viewBox="0 0 96 96"
+    className="shrink-0 max-sm:portrait:size-14"
     role="img"
     aria-label={clockwise ? "clockwise" : "anticlockwise"}
     style={{ transform: clockwise ? undefined : "scaleX(-1)" }}
