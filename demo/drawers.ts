@@ -7,10 +7,39 @@ export const DEMO_STOCK: readonly {
   readonly place: string;
   readonly reorderAt: number;
   readonly held: number;
+  /** Of one piece. */
+  readonly price: number;
 }[] = [
-  { kind: "spoke", name: "stainless, 95° bend", size: 168, diameter: 3.25, place: "drawer 3", reorderAt: 10, held: 22 },
-  { kind: "spoke", name: "stainless, 95° bend", size: 170, diameter: 3.66, place: "drawer 3", reorderAt: 10, held: 44 },
-  { kind: "spoke", name: "galvanised, 90° bend", size: 196, diameter: 3.25, place: "drawer 4", reorderAt: 10, held: 8 },
+  {
+    kind: "spoke",
+    name: "stainless, 95° bend",
+    size: 168,
+    diameter: 3.25,
+    place: "drawer 3",
+    reorderAt: 10,
+    held: 22,
+    price: 1.4,
+  },
+  {
+    kind: "spoke",
+    name: "stainless, 95° bend",
+    size: 170,
+    diameter: 3.66,
+    place: "drawer 3",
+    reorderAt: 10,
+    held: 44,
+    price: 1.4,
+  },
+  {
+    kind: "spoke",
+    name: "galvanised, 90° bend",
+    size: 196,
+    diameter: 3.25,
+    place: "drawer 4",
+    reorderAt: 10,
+    held: 8,
+    price: 0.95,
+  },
   {
     kind: "nipple",
     name: "brass, plated",
@@ -19,6 +48,7 @@ export const DEMO_STOCK: readonly {
     place: "tin by the vice",
     reorderAt: 40,
     held: 130,
+    price: 0.45,
   },
   {
     kind: "nipple",
@@ -28,9 +58,10 @@ export const DEMO_STOCK: readonly {
     place: "tin by the vice",
     reorderAt: 40,
     held: 64,
+    price: 0.55,
   },
-  { kind: "washer", name: "brass", size: 0.5, diameter: null, place: "jar", reorderAt: 40, held: 200 },
-  { kind: "washer", name: "brass", size: 1, diameter: null, place: "jar", reorderAt: 40, held: 35 },
+  { kind: "washer", name: "brass", size: 0.5, diameter: null, place: "jar", reorderAt: 40, held: 200, price: 0.12 },
+  { kind: "washer", name: "brass", size: 1, diameter: null, place: "jar", reorderAt: 40, held: 35, price: 0.15 },
 ];
 
 /** Gauges of the invented workshop: divisions and N. */

@@ -36,6 +36,8 @@ export interface HiddenWheel {
   /** mm of each spoke held inside its nipple. */
   readonly inNipple: number;
   readonly start: "fresh" | "buckled";
+  /** How it was laced, where not as its start says: part of the wanted tension, 1 σ of the lengths in mm. */
+  readonly laced?: { readonly part: number; readonly scatter: number };
 }
 
 /** Chosen by seed inside the ranges met in practice. */

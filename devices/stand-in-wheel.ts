@@ -237,8 +237,8 @@ export class StandInWheel {
     const { hidden, wheel } = this;
     const luck = chance(hidden.seed * 32452843 + 3);
     const sides = sideTensions(wheel, this.spokes);
-    const part = hidden.start === "fresh" ? luck.between(0.1, 0.2) : 0.8;
-    const scatter = hidden.start === "fresh" ? 0.06 : 0.12;
+    const part = hidden.laced?.part ?? (hidden.start === "fresh" ? luck.between(0.1, 0.2) : 0.8);
+    const scatter = hidden.laced?.scatter ?? (hidden.start === "fresh" ? 0.06 : 0.12);
     const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
     const lean = hidden.start === "fresh" ? luck.between(-0.15, 0.15) : luck.between(-0.3, 0.3);
     const wave = {
@@ -249,6 +249,7 @@ export class StandInWheel {
     this.spokes.forEach((s, i) => {
       const stretch = (part * sides[s.flange] * s.span) / (wheel.spoke.modulus * area * hidden.share);
       const sideways =
+        (hidden.laced ? 0 : 1) *
         (s.flange === "A" ? 1 : -1) *
         (lean * 0.2 + wave.size * Math.cos((wave.k * s.rimAngleDeg * Math.PI) / 180 - wave.at));
       this.natural[i] = s.span - stretch - 0.02 - luck.normal(scatter) - sideways;

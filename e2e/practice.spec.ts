@@ -8,7 +8,7 @@ test("a practice wheel: three taps to the stand, told to be just laced, its roun
   await page.goto("/");
   const bench = await page.getByTestId("on-the-bench").textContent();
   await page.getByRole("button", { name: "Practice", exact: true }).click();
-  await page.getByRole("button", { name: "freshly laced" }).click();
+  await page.getByRole("button", { name: "3: freshly laced" }).click();
   await page.waitForURL(/\/true$/);
   await page.getByRole("button", { name: "the stand" }).click();
   const entry = page.getByLabel("entry");

@@ -35,7 +35,7 @@ test("ordered, come in, and then the ERD turns out 2 mm more: the order says so 
   const ordered = lengths.map((l) => Number(/^\d+/.exec(l)?.[0]));
   expect(ordered.length).toBeGreaterThan(0);
   const made = page.waitForResponse((r) => r.url().includes("/orders") && r.ok());
-  await page.getByRole("button", { name: "put the order down" }).click();
+  await page.getByRole("button", { name: "order these" }).click();
   await made;
   await expect(page.getByRole("link", { name: "order sheet" })).toBeVisible();
 

@@ -4,7 +4,8 @@ import { findWords } from "@/core/shop/find-words";
 import { chance } from "@/devices/random";
 import { database } from "@/store/database";
 import { find } from "@/store/find";
-import { changeJob, openJob } from "@/store/jobs";
+import { changeJob } from "@/store/jobs";
+import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
 import { refreshJob } from "./job-rows";
 
@@ -47,7 +48,8 @@ ownDatabase(".test-output/find", async () => {
       wanted: some(3),
       place: "front" as const,
     };
-    await changeJob(id, { seen: job, change: about });
+    // The same two words again are the same customer.
+    await changeJob(id, { seen: job, change: about, again: true });
     const newest = Date.parse("2026-01-01T08:00:00Z") + i * 7919 * 60_000;
     await database()("jobs")
       .where({ id })

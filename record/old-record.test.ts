@@ -39,6 +39,24 @@ const {
 );
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x));
 
+/** Figures now say what they are sure to; what they are is the same. */
+const withoutSureness = <T>(x: T): T => JSON.parse(JSON.stringify(x).replaceAll(/ ±\d+\.\d\d/g, ""));
+/**
+ * A sheet as an earlier version had it: what was assumed stood in one list, how even a side is said nothing of those not
+ * read, what was accepted was not printed, and what was read on new spokes went for a finding.
+ */
+const asBefore = ({ assumedOf: _, lines, tension, notes, ...sheet }: Sheet) => ({
+  ...sheet,
+  notes: notes.filter((n) => !n.includes("and accepted")),
+  lines: lines.map(({ label, returned }) => ({ label, returned })),
+  tension: tension && { ...tension, evenness: "" },
+});
+/** How a rebuilt wheel was found is told only by what was told or read before it was laced. */
+const withoutFound = (history: { readonly visits: readonly Visit[] }) => ({
+  ...history,
+  visits: history.visits.map(({ found: _, foundTension: __, ...visit }) => visit),
+});
+
 ownDatabase(".test-output/old-record-read", async () => {
   const [tables] = await database().raw("show tables");
   const connection = await mysql.createConnection({ uri: process.env.DATABASE_URL, multipleStatements: true });
@@ -54,20 +72,32 @@ test("every stage, finish, sheet and reading of an old record is as it was", asy
     const record = await jobRecord(id);
     if (!record) throw new Error(`${said.mark} is gone`);
     const name = (what: string) => `${said.mark}: ${what}`;
-    expect(plain(record.stages), name("stages")).toEqual(said.stages);
-    expect(plain(jobFinish(record).lines), name("finish")).toEqual(said.finish.lines);
+    // A broken spoke is asked for at the lacing, where it is put in; it has no spokes to order of their own any more.
+    const kept = (stages: KeptStages) =>
+      stages.filter((s) => record.job.kind !== "broken-spoke" || s.stage === "book-in");
+    expect(kept(plain(record.stages)), name("stages")).toEqual(kept(said.stages));
+    expect(withoutSureness(jobFinish(record).lines), name("finish")).toEqual(said.finish.lines);
     // The second page now also tells what goes out: it was left out by its name alone.
     const figures = (sheet: Sheet) => sheet.figures.filter((f) => f.label !== "what goes out");
-    const sheet = plain(jobSheet(record, "2026-11-26", settings, "/w"));
-    expect({ ...sheet, figures: figures(sheet) }, name("sheet")).toEqual(said.now);
+    const sheet = withoutSureness(jobSheet(record, "2026-11-26", settings, "/w"));
+    expect(asBefore({ ...sheet, figures: figures(sheet) }), name("sheet")).toEqual(asBefore(said.now));
+    // A rebuilt wheel has new spokes: they are no finding.
+    if (record.job.kind === "rebuild")
+      expect(sheet.lines.find((l) => l.label === "Spoke tension")?.found, name("found")).toBe("new spokes");
     const signed = plain(sheetOfJob(record, "2026-11-26", settings));
-    expect(signed.sheet, name("as signed")).toEqual(said.signed.sheet);
+    // One that was signed is what was signed, word for word; another is what it would be now.
+    const as = record.handedOver ? (s: Sheet) => s : (s: Sheet) => asBefore(withoutSureness(s));
+    expect(as(signed.sheet), name("as signed")).toEqual(as(said.signed.sheet));
     expect(signed.changed, name("changed")).toBe(said.signed.changed);
     expect(plain(record.rounds.map((r) => record.read.readings(r))), name("readings")).toEqual(said.read);
   }
 });
 
 test("the histories of its wheels and the shop's figures are as they were", async () => {
-  for (const history of histories) expect(plain(await wheelHistory(history.wheelId))).toEqual(history);
+  for (const history of histories) {
+    const now = await wheelHistory(history.wheelId);
+    if (!now) throw new Error("a wheel is gone");
+    expect(withoutFound(withoutSureness(now))).toEqual(withoutFound(history));
+  }
   expect(plain(await readShopFigures("2026-11-26"))).toEqual(figures);
 });

@@ -1,5 +1,6 @@
 import { BadInput } from "@/core/wheel/bad-input";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
+import { type PracticeLevel, practiceStand } from "@/devices/practice-levels";
 import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
 import {
   findPracticeWheel,
@@ -30,7 +31,11 @@ export const practiceWheel = async (jobId: string): Promise<StandInWheel> => {
 };
 
 /** Puts a new practice wheel on a job's stand, made like the job's own wheel. @throws BadInput */
-export const mountPracticeWheel = async (jobId: string, seed: number, start: "fresh" | "buckled"): Promise<void> => {
+export const mountPracticeWheel = async (
+  jobId: string,
+  seed: number,
+  how: { readonly level: PracticeLevel } | { readonly start: "fresh" | "buckled" },
+): Promise<void> => {
   const { record, wheel } = measured(await benchRecord(jobId));
   // What is read and turned on a stand-in must never stand in a customer's record.
   if (record.job.kind !== "practice")
@@ -38,8 +43,9 @@ export const mountPracticeWheel = async (jobId: string, seed: number, start: "fr
       code: "stands-against",
       what: "kind",
     });
-  const hidden = hiddenWheel(seed, start);
-  await savePracticeWheel(jobId, hidden, new StandInWheel(wheel, hidden).state);
+  const stand =
+    "level" in how ? practiceStand(wheel, seed, how.level) : new StandInWheel(wheel, hiddenWheel(seed, how.start));
+  await savePracticeWheel(jobId, stand.hidden, stand.state);
 };
 
 /** Does to the practice wheel what was done at the bench; a job without one is left alone. */

@@ -2,7 +2,8 @@ import { describe, expect, test } from "vitest";
 import { awayFrom, importAway, removeAway } from "@/store/away";
 import { database } from "@/store/database";
 import { find } from "@/store/find";
-import { changeJob, findJob, openJob } from "@/store/jobs";
+import { changeJob, findJob } from "@/store/jobs";
+import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
 
 import { changeSettings, readSettings } from "@/store/settings";

@@ -7,6 +7,13 @@ import { jobSheet } from "./sheet";
 const said = (sheet: Sheet): string => JSON.stringify({ ...sheet, date: "", recheck: "", signedBy: "" });
 
 /**
+ * The same of a sheet signed by an earlier version, which said some things in other words: what was measured, read and
+ * agreed, for the words alone are no change of the record.
+ */
+const saidBefore = ({ wheel, customer, trace, tension, figures, tolerance, assumed }: Sheet): string =>
+  JSON.stringify({ wheel, customer, trace, at: tension?.at ?? null, figures, tolerance, assumed });
+
+/**
  * The sheet of a job: as it was handed over, where it was signed; else from the record as it stands.
  *
  * @returns `now` as the record stands; `changed` where that is no longer what was signed
@@ -20,6 +27,7 @@ export const sheetOfJob = (
   if (!record.handedOver) return { sheet: now, now, changed: false };
   const signed = record.handedOver.contents as Sheet;
   // Sheets of earlier versions did not say what is new on the wheel.
+  const says = signed.assumedOf ? said : saidBefore;
   const sheet = { ...signed, replaced: signed.replaced ?? [], recheck: record.job.recheckOn ?? signed.recheck };
-  return { sheet, now, changed: said(sheet) !== said(now) };
+  return { sheet, now, changed: says(sheet) !== says(now) };
 };

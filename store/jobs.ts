@@ -6,10 +6,9 @@ import type { JobKind } from "@/core/wheel/stages";
 import { changingJob, jobChanged, wheelChanged } from "./changes";
 import { database } from "./database";
 import { customerIsKnown, customerNamed, giveWheelTo } from "./known";
-import { joinWheel, lockMarks, markIsTaken, nextMark, otherWheelMarked } from "./marks";
+import { joinWheel, markIsTaken, otherWheelMarked } from "./marks";
 import { StaleCopy } from "./stale-copy";
 import type { JobTableRow } from "./tables";
-import { numberVisits } from "./visits";
 
 /** A job with its wheel and customer, as the screens show it. */
 export interface Job {
@@ -153,9 +152,6 @@ export const practiceRows = (most = 3): Promise<JobWithWheel[]> =>
     .orderBy("jobs.created_at", "desc")
     .limit(most);
 
-/** The other wheel of a machine that has two. */
-const OTHER_WHEEL: Readonly<Record<WheelPlace, WheelPlace>> = { front: "rear", rear: "front", other: "", "": "" };
-
 /** Other wheels of this machine that are here with it, on the bench. */
 export const wheelsTogether = async ({ id, customerId, machine }: Job): Promise<Job[]> =>
   machine === ""
@@ -170,53 +166,7 @@ export const wheelsTogether = async ({ id, customerId, machine }: Job): Promise<
           .orderBy("jobs.created_at")
       ).map(asJob);
 
-/** A job for a new wheel of a new customer; the same id again changes nothing. */
-export const openJob = async (
-  job: {
-    readonly id: string;
-    readonly kind: JobKind;
-    readonly wheelId?: string;
-    /** Another wheel of the machine this job's wheel is of, of the same customer. */
-    readonly beside?: string;
-  } & JobChange,
-): Promise<Job> => {
-  await database().transaction(async (trx) => {
-    // One at a time, before anything is read: sent twice at once, the second must see the first.
-    await lockMarks(trx);
-    if (await trx("jobs").where({ id: job.id }).first()) return;
-    if (job.wheelId) {
-      // A wheel that comes back: its mark, machine and customer stand, the sides keep their names.
-      const before = await trx("jobs").where({ wheel_id: job.wheelId }).orderBy("created_at", "desc").first();
-      await trx("jobs").insert({
-        id: job.id,
-        wheel_id: job.wheelId,
-        kind: job.kind,
-        side_a: before?.side_a ?? "brake side",
-        side_b: before?.side_b ?? "other side",
-        ...columns(job),
-      });
-      return numberVisits(trx, job.wheelId);
-    }
-    const beside = job.beside === undefined ? null : await findJob(job.beside, trx);
-    if (job.beside !== undefined && !beside) throw notThere("job", "beside");
-    const customerId = beside?.customerId ?? crypto.randomUUID();
-    const wheelId = crypto.randomUUID();
-    if (!beside)
-      await trx("customers").insert({ id: customerId, name: job.customer ?? "", telephone: job.telephone ?? "" });
-    await trx("wheels").insert({
-      id: wheelId,
-      customer_id: customerId,
-      mark: job.mark ?? (await nextMark(trx)),
-      machine: job.machine ?? beside?.machine ?? "",
-      place: job.place ?? (beside ? OTHER_WHEEL[beside.place] : ""),
-    });
-    const told = beside ? { wanted: beside.wanted, promised: beside.promised } : {};
-    await trx("jobs").insert({ id: job.id, wheel_id: wheelId, kind: job.kind, ...columns({ ...told, ...job }) });
-  });
-  return (await findJob(job.id)) as Job;
-};
-
-const columns = (change: JobChange): Record<string, unknown> =>
+export const columns = (change: JobChange): Record<string, unknown> =>
   given({
     wanted: change.wanted,
     promised: change.promised,

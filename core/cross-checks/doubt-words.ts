@@ -34,20 +34,20 @@ const WORDS: Words = {
   differ: ({ quantity, between: [one, other], by, slip, another }) => {
     if (slip && another) return `Or: ${slipWords(slip)}.`;
     const differ = `${named(quantity)}: ${one.way} makes ${tenths(one.total)}, ${other.way} ${tenths(other.total)}; they differ by ${tenths(by)} mm.`;
-    return slip ? `${differ} ${sentence(slipWords(slip))}.` : `${differ} No single slip explains it; take both again.`;
+    return slip ? `${differ} ${sentence(slipWords(slip))}.` : `${differ} No one slip explains it: take both again.`;
   },
   "flanges-cross": ({ terms, apart }) =>
     `The two flanges would cross: ${terms.map(tenths).join(" − ")} leaves ${tenths(apart)} between them.`,
   "chord-miscounted": ({ side, chord, other, counted, agrees }) =>
     `{${side}} hole circle: the chord makes ${tenths(chord)}, the other way ${tenths(other)}. Counted over ${agrees} holes instead of ${counted} they agree.`,
   "holes-crowded": ({ side, holes, hole, circle, pitch }) =>
-    `{${side}}: ${holes} holes of ${tenths(hole)} on a circle of ${tenths(circle)} stand ${tenths(pitch)} apart, hardly room between them. Circle, or count?`,
+    `{${side}}: ${holes} holes of ${tenths(hole)} on a circle of ${tenths(circle)} stand ${tenths(pitch)} apart, which leaves hardly any room. Is the circle wrong, or the count?`,
   "circles-changed-over": ({ A, B, hub }) =>
     `The hole circle is larger on the {B} (${B.toFixed(0)}) than on the {A} (${A.toFixed(0)}); a ${hub} hub has the drum's flange the larger. Left and right mixed up?`,
   "not-midway": ({ midway, found, mirrored }) =>
     `Old spokes of one length on both sides put the rim midway between the flanges, ${fromMiddle(midway)}; the offset as found says ${fromMiddle(found)}.${mirrored ? " Left and right mixed up?" : ""}`,
   bore: ({ side, cross, asked, bore }) =>
-    `{${side}}: ${cross} cross leaves the hub ${asked.toFixed(0)}° off the radius, the bores stand at ${bore.toFixed(0)}°. Another cross, or the angle again?`,
+    `{${side}}: ${cross} cross leaves the hub ${asked.toFixed(0)}° off the radius, the bores stand at ${bore.toFixed(0)}°. Another number of crosses, or measure the angle again?`,
   "taken-twice": ({ there, here }, label) =>
     `${label} was taken twice at once: ${there.typed}${by(there.who)} and ${here.typed}${by(here.who)}. The later one counts until somebody says which is right.`,
   odd: ({ typed, others }, label) =>

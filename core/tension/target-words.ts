@@ -12,13 +12,14 @@ const WORDS: Words = {
       under === null ? "" : ` It lies under the floor of ${tens(under)} N for the load as given: is the load right?`
     }`,
   floor: ({ hit, mass, braked, loss, tyre, floor }) =>
-    `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: under a mean of ${tens(floor)} N on the tighter side a spoke 20 % low would go slack.`,
+    `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: with a mean below ${tens(floor)} N on the tighter side, a spoke that is 20 % low would go slack.`,
   thread: ({ most, diameter }) =>
     `Over ${tens(most)} N the core of a ${diameter} mm thread carries more than its working stress in a spoke 20 % high.`,
   buckling: ({ gives, most }) =>
     `The rim would give way sideways at about ${tens(gives)} N; half of that, ${tens(most)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,
   balance: ({ A, B }) => `With this offset the sides' means are {A} ${tens(A)} and {B} ${tens(B)} N.`,
-  narrow: () => "The floor lies above the ceiling: these spokes or this rim are too light for the load as given.",
+  narrow: () =>
+    "Tight enough for this load is tighter than these spokes or this rim can stand: they are too light for it, or the load is not right.",
 };
 
 /** Why the band lies where it does; sides stand as {A} and {B} until they get their names. */

@@ -4,9 +4,9 @@ import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file"
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { bestPossible } from "@/record/best-possible";
 import type { RoundReadings } from "../rounds/round-readings";
 import { advise } from "./advise";
-import { bestPossible } from "./best-possible.test.rig";
 import type { PastRound } from "./knowing/state";
 
 export type TrialBuild = "steel" | "alloy" | "single-sided";

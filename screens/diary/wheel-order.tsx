@@ -1,5 +1,14 @@
 "use client";
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  type Announcements,
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  type UniqueIdentifier,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import {
   arrayMove,
   SortableContext,
@@ -16,6 +25,25 @@ interface WheelOrderProps {
   readonly onOrder: (ids: readonly string[]) => void;
 }
 
+const INSTRUCTIONS = {
+  draggable:
+    "Space or Enter takes the wheel up, the arrow keys move it, Space or Enter puts it down, Escape leaves it.",
+};
+
+/** What is said while a wheel is moved: by its mark, and before which it would stand. */
+const announce = (jobs: readonly DiaryJob[]): Announcements => {
+  const name = (id: UniqueIdentifier | undefined) => jobs.find((j) => j.id === id)?.mark ?? "the wheel";
+  const place = (id: UniqueIdentifier | undefined) => jobs.findIndex((j) => j.id === id) + 1;
+  return {
+    onDragStart: ({ active }) => `${name(active.id)} taken up, place ${place(active.id)} of ${jobs.length}`,
+    onDragOver: ({ active, over }) =>
+      over ? `${name(active.id)} over ${name(over.id)}, place ${place(over.id)}` : `${name(active.id)} over nothing`,
+    onDragEnd: ({ active, over }) =>
+      over ? `${name(active.id)} put down at place ${place(over.id)}` : `${name(active.id)} stays where it was`,
+    onDragCancel: ({ active }) => `${name(active.id)} stays where it was`,
+  };
+};
+
 /** The wheels in the order they are worked on, each with when it can be ready; dragged, or moved by keyboard. */
 export const WheelOrder = ({ diary, jobs, onOrder }: WheelOrderProps) => {
   const sensors = useSensors(
@@ -26,7 +54,10 @@ export const WheelOrder = ({ diary, jobs, onOrder }: WheelOrderProps) => {
     <>
       {jobs.length === 0 && <p className="p-4 text-xl">No wheel on the bench.</p>}
       {jobs.length > 0 && (
-        <div className={`${COLUMNS} sticky top-0 z-10 border-b border-rule bg-paper text-base`} aria-hidden="true">
+        <div
+          className={`${COLUMNS} sticky top-0 z-10 border-b border-rule bg-paper text-base max-sm:portrait:hidden`}
+          aria-hidden="true"
+        >
           <span />
           <span />
           <span>wheel, next</span>
@@ -38,6 +69,7 @@ export const WheelOrder = ({ diary, jobs, onOrder }: WheelOrderProps) => {
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
+        accessibility={{ announcements: announce(jobs), screenReaderInstructions: INSTRUCTIONS }}
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;
           const ids = jobs.map((j) => j.id);

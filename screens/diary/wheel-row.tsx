@@ -5,7 +5,7 @@ import { clock, short } from "./diary-words";
 
 /** Columns of the list and of its head. */
 export const COLUMNS =
-  "grid grid-cols-[3.5rem_6rem_minmax(0,1fr)_9rem_8rem_9rem] items-center gap-3 pr-4 portrait:grid-cols-[3rem_5rem_minmax(0,1fr)_8rem_7rem_8rem]";
+  "grid grid-cols-[3.5rem_6rem_minmax(0,1fr)_9rem_8rem_9rem] items-center gap-3 pr-4 portrait:grid-cols-[3rem_5rem_minmax(0,1fr)_8rem_7rem_8rem] max-sm:portrait:grid-cols-[3rem_minmax(0,1fr)_7rem] max-sm:portrait:gap-x-2 max-sm:portrait:gap-y-0";
 
 interface WheelRowProps {
   readonly job: DiaryJob;
@@ -32,7 +32,7 @@ export const WheelRow = ({ job, ready, slow, late, lateIfSlow }: WheelRowProps) 
       <button
         type="button"
         aria-label={`move ${job.mark}`}
-        className="h-full cursor-grab touch-none"
+        className="h-full cursor-grab touch-none max-sm:portrait:row-span-2"
         {...attributes}
         {...listeners}
       >
@@ -46,22 +46,24 @@ export const WheelRow = ({ job, ready, slow, late, lateIfSlow }: WheelRowProps) 
       >
         {job.mark}
       </PageLink>
-      <span className="min-w-0">
+      <span className="min-w-0 max-sm:portrait:col-start-2 max-sm:portrait:row-start-2">
         <span className="block truncate text-lg">{job.machine}</span>
         <span className="block truncate text-base">
           {job.waitingFor ? `waits: ${job.waitingFor}` : `next ${job.next}`}; {job.customer}
         </span>
       </span>
-      <span className="text-right text-lg">
+      <span className="text-right text-lg max-sm:portrait:hidden">
         {clock(job.minutes.median)} h
         <span className="block text-base">
           {clock(job.minutes.low)} to {clock(job.minutes.high)}
         </span>
       </span>
-      <span className="text-right text-lg">
+      <span className="text-right text-lg max-sm:portrait:hidden">
         {job.promised ? short(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
       </span>
-      <span className={`text-right text-lg leading-tight ${late ? "font-bold" : ""}`}>
+      <span
+        className={`text-right text-lg leading-tight max-sm:portrait:col-start-3 max-sm:portrait:row-span-2 max-sm:portrait:row-start-1 ${late ? "font-bold" : ""}`}
+      >
         {ready}
         {late ? (
           <span className="block text-base">{days(late)} late</span>

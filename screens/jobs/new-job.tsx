@@ -17,10 +17,12 @@ const KINDS = [
 ] as const;
 type Kind = (typeof KINDS)[number]["kind"];
 
-/** How a practice wheel is found on the stand. */
-const STARTS = [
-  { start: "fresh", label: "freshly laced" },
-  { start: "buckled", label: "buckled in a fall" },
+/** What there is to learn on, the easiest first. */
+const LEVELS = [
+  { level: "buckle", label: "1: one buckle" },
+  { level: "several", label: "2: several places" },
+  { level: "fresh", label: "3: freshly laced" },
+  { level: "bent", label: "4: bent, wound up" },
 ] as const;
 /** What every practice wheel is made like: forty spokes on a full-width drum. */
 const PRACTICE_WHEEL = { "rim.holes": "40", "rim.size": "18", "hub.kind": "full-width" } as const;
@@ -70,12 +72,12 @@ export const NewJob = () => {
     setMessage(saidOf(sent));
     return sent.state !== "refused";
   };
-  const practise = async (start: (typeof STARTS)[number]["start"]) => {
+  const practise = async (level: (typeof LEVELS)[number]["level"]) => {
     const id = await open("practice");
     if (id === null) return;
     for (const [name, typed] of Object.entries(PRACTICE_WHEEL)) if (!(await put(id, name, typed))) return;
     // Another wheel each time.
-    const mounted = await changeRecord(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), start });
+    const mounted = await changeRecord(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), level });
     setMessage(saidOf(mounted));
     if (mounted.state === "taken") router.push(`/jobs/${id}/true`);
   };
@@ -90,7 +92,7 @@ export const NewJob = () => {
   const keys = asked
     ? asked.choices.map((c) => ({ label: c.label, onTap: () => void tell(asked.name, c.value) }))
     : learning
-      ? STARTS.map((s) => ({ label: s.label, onTap: () => void practise(s.start) }))
+      ? LEVELS.map((l) => ({ label: l.label, onTap: () => void practise(l.level) }))
       : [
           ...KINDS.map((k) => ({ label: k.label, onTap: () => void start(k.kind) })),
           { label: "Practice", onTap: () => setLearning(true) },

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { quoteAccepted, workDone } from "@/core/acts/acts-come-to";
-import { moneyWords, type Quote, type QuoteLine, type ToldLine } from "@/core/shop/quote";
+import type { Quote, QuoteLine, ToldLine } from "@/core/shop/quote";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { PageLink } from "../parts/frame/page-link";
@@ -11,6 +11,7 @@ import { saidOf } from "../parts/kept/sent";
 import { useEnter } from "../parts/kept/use-enter";
 import { type JobOnPage, useJobNow } from "../parts/kept/use-job";
 import { useRefresh } from "../parts/kept/use-refresh";
+import { QuoteKeys } from "./quote-keys";
 import { QuoteSheet } from "./quote-sheet";
 import { WorkList } from "./work-list";
 
@@ -91,49 +92,25 @@ export const QuotePage = ({ job, quote }: { job: JobOnPage; quote: Quote }) => {
           onClose={() => setAsked(null)}
         />
       ) : (
-        <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t-2 border-ink text-xl">
-          {!accepted && (
-            <button
-              type="button"
-              className="min-h-18 flex-1 border-r border-rule px-2"
-              onClick={() =>
-                setAsked({
-                  line: { key: `own.${crypto.randomUUID()}`, label: "", count: 1, each: null },
-                  what: "label",
-                })
-              }
-            >
-              a line of your own
-            </button>
-          )}
-          <a
-            href={`/api/jobs/${jobId}/quote`}
-            target="_blank"
-            rel="noreferrer"
-            className="flex min-h-18 flex-1 items-center justify-center border-r border-rule px-2"
-          >
-            print (PDF)
-          </a>
-          <button
-            type="button"
-            className="min-h-18 flex-[2] bg-ink px-2 text-2xl text-paper outline-offset-[-8px]"
-            onClick={() =>
-              void put({
-                ...{ what: "act", jobId, id: crypto.randomUUID(), who },
-                act: {
-                  what: "quote-accepted",
-                  lines: accepted
-                    ? []
-                    : quote.lines.map(({ key, label, count, each }) => ({ key, label, count, each })),
-                  total: accepted ? 0 : quote.total,
-                  currency: quote.currency,
-                },
-              })
-            }
-          >
-            {accepted ? "not agreed after all" : `agreed at ${moneyWords(quote.total, quote.currency)}: list of work`}
-          </button>
-        </div>
+        <QuoteKeys
+          jobId={jobId}
+          quote={quote}
+          agreed={accepted !== null}
+          onOwn={() =>
+            setAsked({ line: { key: `own.${crypto.randomUUID()}`, label: "", count: 1, each: null }, what: "label" })
+          }
+          onAgree={(agreed) =>
+            void put({
+              ...{ what: "act", jobId, id: crypto.randomUUID(), who },
+              act: {
+                what: "quote-accepted",
+                lines: agreed ? quote.lines.map(({ key, label, count, each }) => ({ key, label, count, each })) : [],
+                total: agreed ? quote.total : 0,
+                currency: quote.currency,
+              },
+            })
+          }
+        />
       )}
       {quote.lines.some((l) => l.unit === "h" && l.each === null) && !asked && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-base">

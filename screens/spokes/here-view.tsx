@@ -40,7 +40,9 @@ export const HereView = ({
   const [message, setMessage] = useState<string | null>(null);
   if (!order)
     return (
-      <p className="p-6 text-2xl">Nothing is ordered yet. Put the order down first; what comes is checked here.</p>
+      <p className="p-6 text-2xl">
+        Nothing is ordered yet. Order under Order; what comes is counted and measured here.
+      </p>
     );
   const after = (a: { length: number; what: Ask }): typeof asking => {
     const steps: Ask[] = ["count", "first", "second"];

@@ -95,7 +95,7 @@ export const OrderView = ({
             onClick={place}
             className="min-h-14 bg-ink px-5 text-xl text-paper disabled:opacity-40"
           >
-            {order ? "order anew" : "put the order down"}
+            {order ? "order anew" : "order these"}
           </button>
           {order && (
             <>

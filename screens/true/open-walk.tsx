@@ -41,6 +41,7 @@ export const OpenWalk = (props: OpenWalkProps) => {
         spokes={spokes}
         names={names}
         plan={{ ...props.reading, only: walks.only }}
+        practice={job.practice ? jobId : null}
         offsetWays={job.offsetWays}
         tyreOn={way.tyreOn}
         inMachine={way.inMachine}

@@ -11,6 +11,7 @@ import { useStops } from "../parts/walk/use-stops";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
 import { DIAL_WORDS } from "./dial-words";
+import { PracticeDial } from "./practice-dial";
 import { onePlace, readingStops, type Stop } from "./reading-places";
 import { detailWords, nextWords } from "./reading-words";
 import type { Offered } from "./readings-source";
@@ -37,6 +38,8 @@ interface ReadingWalkProps {
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly plan: ReadingPlan;
+  /** The job whose practice wheel is on the stand, and shows its dial; null for a real one. */
+  readonly practice: string | null;
   readonly offsetWays: readonly OffsetWay[];
   readonly tyreOn: boolean;
   /** Turned in the machine, not on a stand. */
@@ -145,6 +148,12 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       instruction={rest.check ? `${asked.prompt}, again` : asked.prompt}
       detail={detailWords(stop, { checking: rest.check !== null, taken, justTaken, every: plan.every })}
       next={rest.check ? "" : nextWords(stop, stops[walk.at + 1])}
+      drawing={
+        props.practice !== null &&
+        (stop.what === "lateral" || stop.what === "radial" || stop.what === "offset") && (
+          <PracticeDial key={here} jobId={props.practice} spoke={stop.spoke} what={stop.what} />
+        )
+      }
       entry={
         <>
           {whichDial && <WhichDial onChoose={setDial} />}

@@ -18,6 +18,19 @@ const TOGETHER: Pick<Figure, "label" | "how" | "choices"> = {
   choices: [...(TYRE.choices ?? []), { value: FELT, label: "play felt" }],
 };
 
+/**
+ * Whether it is asked how tight the wheel is: while that is not known, by reading or by hand. A customer's wheel that comes
+ * to be trued is up to tension until somebody says otherwise.
+ */
+export const asksTight = (
+  kind: string,
+  taken: Readonly<Record<string, Taken>>,
+  rounds: readonly { readonly tension: readonly (number | null)[] }[],
+): boolean =>
+  (kind === "rebuild" || kind === "practice") &&
+  taken[TIGHT_FIGURE.name] === undefined &&
+  !rounds.some((r) => r.tension.some((t) => t !== null));
+
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (
   taken: Readonly<Record<string, Taken>>,

@@ -9,6 +9,8 @@ import { OpenWalk } from "./open-walk";
 import { RimTab } from "./rim-tab";
 import { RoundKeys } from "./round-keys";
 import { RoundsList } from "./rounds-list";
+import { ScoreView } from "./score-view";
+import { asksTight } from "./sitting";
 import { TrueLedger } from "./true-ledger";
 import type { TrueOnPage } from "./use-true";
 import { useTruePage } from "./use-true-page";
@@ -17,6 +19,7 @@ const TABS = [
   { key: "rim", label: "The rim" },
   { key: "how", label: "How true" },
   { key: "rounds", label: "Rounds" },
+  { key: "score", label: "Score" },
 ] as const;
 
 /** The unrolled rim: where the wheel is, what to turn, what it should become. */
@@ -44,7 +47,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
     );
   return (
     <>
-      <Tabs tabs={TABS} current={tab} pages onChange={setTab} />
+      <Tabs tabs={job.practice ? TABS : TABS.slice(0, 3)} current={tab} pages onChange={setTab} />
       {tab === "how" && (
         <HowTrue
           jobId={jobId}
@@ -59,6 +62,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
           onChanged={advised.ask}
         />
       )}
+      {tab === "score" && job.practice && <ScoreView jobId={jobId} changes={job.changes} />}
       {tab === "rounds" && (
         <RoundsList
           jobId={jobId}
@@ -129,13 +133,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
         jobId={jobId}
         holes={spokes.length}
         names={names}
-        // While no tension is known, by reading or by hand.
-        askTight={
-          // A customer's wheel that comes to be trued is up to tension until somebody says otherwise.
-          (job.kind === "rebuild" || job.kind === "practice") &&
-          taken["true.tight"] === undefined &&
-          !rounds.some((r) => r.tension.some((t) => t !== null))
-        }
+        askTight={asksTight(job.kind, taken, rounds)}
         walks={walks}
         acts={acts}
         onLeave={advised.leave}

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { answer, idSchema, readBody } from "@/app/api/answer";
 import { JOB_KINDS } from "@/core/wheel/stages";
-import { openJob } from "@/store/jobs";
+import { openJob } from "@/store/open-job";
 import { readSettings } from "@/store/settings";
 
 const schema = z.object({

@@ -23,7 +23,7 @@ const bent = (bend: Bend): string => {
     bend.what === "lateral"
       ? `${size.toFixed(1)} mm to the ${towards(bend.height)}`
       : `${size.toFixed(1)} mm ${bend.height > 0 ? "high" : "low"}`;
-  return `without its spokes it would still stand ${how} there, most at ${bend.peak} (${between(size, bend.sigma)} mm)`;
+  return `with no spokes in it the rim would still stand ${how} there, most at ${bend.peak} (${between(size, bend.sigma)} mm)`;
 };
 
 const stretch = ({ side, hop, net }: ReasonFigures["turn"], spokes: readonly number[]): string => {
@@ -42,7 +42,7 @@ const stretch = ({ side, hop, net }: ReasonFigures["turn"], spokes: readonly num
 };
 
 const leftOut = (what: "lateral" | "radial", spokes: readonly number[]): string =>
-  `at ${spokes.join(", ")} (${DIAL[what]}): left out, do not chase it.`;
+  `at ${spokes.join(", ")} (${DIAL[what]}). Left out: no spoke moves it, do not chase it.`;
 
 const WORDS: Words = {
   done: ({ lateral, radial, wanted, tensionAssumed }) =>
@@ -53,38 +53,38 @@ const WORDS: Words = {
     }`,
   destress: ({ turned }) =>
     turned
-      ? "The spokes still hold twist from the last turns: squeeze pairs all round, then read again before turning anything."
-      : "Nothing is worth turning on these readings: squeeze pairs all round and read again; what is left may be the readings themselves.",
+      ? "The spokes are still twisted from the last turns. Squeeze pairs all round, then read again before you turn anything."
+      : "No turn would make this better. Squeeze pairs all round and read once more: if it reads the same, it is done.",
   fresh: ({ turns, likes, read }, [spoke]) =>
     `${spoke} is new, so nothing else is turned yet. ${
       read ? "From what was read of it" : "From just tight, with no play and no pull,"
     } it needs ${turnWords(turns)} or a little more: go on by sixteenths until it sounds or feels like ${likes.join(" and ")}, not past them. Then read again: what its neighbours need shows only then.`,
   rim: ({ lateral, radial, tensionSpread }) =>
-    `This is the rim: with every spoke within ${percent(tensionSpread)} % of its side, ${mm(Math.max(lateral, radial))} mm is the best to be had (side to side ${mm(lateral)}, hop ${mm(radial)}). More would be bought with slack spokes beside tight ones.`,
+    `The rim is bent. With every spoke within ${percent(tensionSpread)} % of its side the best it can run is side to side ${mm(lateral)}, hop ${mm(radial)} mm. Truer than that would leave slack spokes beside tight ones.`,
   steps: ({ lateral, radial, wanted }) =>
-    `Read twice and nothing moved: side to side ${mm(lateral)} and hop ${mm(radial)} against ${wanted.lateral} and ${wanted.radial} mm. No turn of a sixteenth brings it nearer: leave it so and say so, or true the rim itself at the press.`,
+    `Read twice and nothing moved: side to side ${mm(lateral)} and hop ${mm(radial)} against ${wanted.lateral} and ${wanted.radial} mm. A sixteenth of a turn is too coarse to better it. Leave it so and say so on the sheet, or straighten the rim itself at the press.`,
   straighten: (bend) => `Straighten the rim at ${stretchWords(bend.spokes)} first: ${bent(bend)}.`,
   scrap: (bend) =>
     `Scrap at this tolerance: the bare rim is bent at ${stretchWords(bend.spokes)}; ${bent(bend)}. A rim bent this far does not come back true.`,
   stage: ({ part }) =>
-    `First round on this wheel: it aims at ${percent(part)} % of the tension, until one round has shown how this rim answers.`,
+    `First round on this wheel, so it only goes to ${percent(part)} % of the tension: one round shows how this rim answers.`,
   turn: stretch,
   even: ({ now, after }) =>
     `Evens the spokes: the farthest from its side's mean goes from ${percent(now)} % to ${percent(after)} %.`,
   learnt: ({ answer, grip }) =>
-    `Last round the rim moved ${percent(answer)} % of what an average rim would; this round reckons with that${
-      grip < 0.9 ? `, and with ${percent(1 - grip)} % of each turn lost to twist` : ""
+    `Last round this rim moved ${percent(answer)} % as far as an average one; this round allows for that${
+      grip < 0.9 ? `, and for ${percent(1 - grip)} % of each turn going into twist` : ""
     }.`,
   offset: ({ now, after }) =>
     `The rim stands ${mm(Math.abs(now))} mm towards the ${towards(now)}; after this round ${mm(Math.abs(after))}.`,
   "tension-assumed": () =>
-    "No tensions were read: they are reckoned from the turns made, starting from an even wheel, and on some wheels they stand half as high again, or more. Gauge or pluck a few before you tighten further.",
+    "No tension was read, so it is guessed from the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.",
   seam: ({ what, height }, spokes) => `Weld or rust stands up ${mm(height)} mm ${leftOut(what, spokes)}`,
   outlier: ({ what }, spokes) => `A reading stands off its neighbours ${leftOut(what, spokes)}`,
   slack: (_, spokes) =>
-    `Slack now: ${spokes.join(", ")}. How far they must turn before they pull is not known; read them again after this round.`,
+    `Slack now: ${spokes.join(", ")}. Nobody can say how far they turn before they pull: read them again after this round.`,
   unread: ({ sure }, spokes) =>
-    `Not every hole was read: between them the line is sure to about ${mm(sure)} mm. A reading at ${spokes[0]} would tell most.`,
+    `Not every place was read; between them the rim may be ${mm(sure)} mm off this line. A reading at ${spokes[0]} would tell most.`,
 };
 
 /** Why, in a builder's words; sides stand as {A} and {B} until they get their names. */

@@ -1,11 +1,12 @@
 "use client";
-import { type ReactNode, useEffect, useLayoutEffect } from "react";
+import type { ReactNode } from "react";
 import type { Side } from "@/core/wheel/wheel-file";
 import { usePedal } from "../kept/kept-choice";
 import { KeptNote } from "../kept/kept-note";
 import { SideMark } from "../wheel/side-mark";
 import { useBackCloses } from "./use-back-closes";
 import { useFit } from "./use-fit";
+import { useAwake, useWalkKeys } from "./use-walk-keys";
 
 interface WalkProps {
   readonly job: string;
@@ -53,47 +54,8 @@ export const Walk = (props: WalkProps) => {
   const [pedal] = usePedal();
   useBackCloses(onLeave);
   const words = useFit<HTMLDivElement>();
-  // Before the next spoke is seen its own keys must be in place: a press in between would do the last one's work again.
-  useLayoutEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.repeat) return;
-      if (e.key === "Escape") onLeave();
-      const foot = pedal !== "" && e.key === pedal;
-      const inField = e.target instanceof HTMLInputElement;
-      if (inField && !foot) return;
-      // A key that has the focus is the one that is pressed.
-      const acts = e.target instanceof HTMLElement && e.target.closest("button, a, label, [role=slider]") !== null;
-      if (acts && !foot && (e.key === " " || e.key === "Enter")) return;
-      if (foot || e.key === " " || e.key === "Enter") {
-        e.preventDefault();
-        onDone?.();
-      } else if (e.key === "Backspace" || e.key === "ArrowLeft") onBack();
-      else if (e.key === "ArrowRight") onSkip();
-    };
-    const tapped = (e: MouseEvent) => {
-      // Tapped, not walked to by keyboard: the focus does not stay on it, and Enter is the main key again.
-      if (e.detail > 0 && e.target instanceof Element) e.target.closest("button")?.blur();
-    };
-    window.addEventListener("keydown", press);
-    window.addEventListener("click", tapped);
-    return () => {
-      window.removeEventListener("keydown", press);
-      window.removeEventListener("click", tapped);
-    };
-  });
-  useEffect(() => {
-    // Kept awake where the browser allows; refused quietly elsewhere.
-    let lock: WakeLockSentinel | null = null;
-    navigator.wakeLock?.request("screen").then(
-      (l) => {
-        lock = l;
-      },
-      () => undefined,
-    );
-    return () => {
-      lock?.release();
-    };
-  }, []);
+  useWalkKeys({ pedal, onDone, onBack, onSkip, onLeave });
+  useAwake();
   return (
     <div data-walk className="fixed inset-0 z-10 flex flex-col overflow-y-auto bg-paper">
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-rule px-4 text-base">

@@ -1,11 +1,11 @@
 import { elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { sideTensions } from "@/core/tension/balance";
+import { type Aim, outcome } from "@/core/truing/solving/aim";
+import { handSteps } from "@/core/truing/solving/hand-steps";
+import { solveAim } from "@/core/truing/solving/solve-aim";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { type Aim, outcome } from "./solving/aim";
-import { handSteps } from "./solving/hand-steps";
-import { solveAim } from "./solving/solve-aim";
 
 /** What a wheel could be: mm with turns of any size, and in steps of a hand as far as a search finds them. */
 export interface BestPossible {
