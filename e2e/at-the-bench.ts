@@ -56,6 +56,12 @@ export const choose = async (page: Page, label: string | RegExp, choice: string)
 export const asks = (page: Page, words: string | RegExp) =>
   expect(page.getByLabel("entry").getByRole("paragraph").first()).toHaveText(words);
 
+/** Leaves the walk that is open; it takes itself out of the address before anything else is opened. */
+export const leaveWalk = async (page: Page) => {
+  await page.keyboard.press("Escape");
+  await page.waitForURL((at) => at.hash === "");
+};
+
 /** A job of its own for a test. */
 export const newJob = async (page: Page, kind = "rebuild"): Promise<string> => {
   const id = crypto.randomUUID();

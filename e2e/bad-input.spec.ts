@@ -30,6 +30,7 @@ test("what cannot be is refused at the field, what is unlikely is kept with a do
   await page.reload();
   // A rim smaller than its hub: kept as measured, said beside the sum, and no lengths come of it.
   await expect(page.getByRole("status").first()).toContainText("smaller than its hub");
+  await turnTo(page, /^Rim(?! on)/);
   await expect(page.getByRole("button", { name: /^outside diameter: 190/ })).toBeVisible();
   await page.goto(`/jobs/${id}/spokes`);
   await expect(page.getByRole("button", { name: "take these lengths" })).toBeDisabled();

@@ -100,7 +100,7 @@ test("stripping asks once when what is lost for good was not taken, and then let
     await page.getByRole("button", { name: `hub: ${now}, change` }).click();
   }
   await expect(page.getByRole("button", { name: "hub: scrap, change" })).toBeVisible();
-  await expect(page.getByText(/hub: scrap. Do not true it/)).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: /hub: scrap. Do not true it/ })).toBeVisible();
   await enter(page, "hub: note", "crack at a spoke hole");
   await expect(page.getByRole("button", { name: "hub: note" })).toContainText("crack at a spoke hole");
 });
@@ -123,6 +123,7 @@ test("a wheel that was here is known by its mark: whose it is is told, and taken
   await expect(bar.getByRole("alert")).toContainText("Dotterel 400 of Ines Testwell. Take it once more");
   await page.waitForTimeout(300);
   await page.keyboard.press("Enter");
+  await turnTo(page, "Counter");
   await expect(page.getByRole("button", { name: /^machine.*Dotterel 400/ })).toBeVisible();
   const { wheelId } = await (await page.request.get(`/api/jobs/${id}/record-links`)).json();
   await page.goto(`/wheels/${wheelId}`);

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { choose, enter, newJob, put, turnTo } from "./at-the-bench";
+import { choose, enter, leaveWalk, newJob, put, turnTo } from "./at-the-bench";
 
 const FIGURES = {
   "rim.holes": "36",
@@ -35,7 +35,7 @@ test("from the bare hub to the last spoke by keyboard alone, left and resumed; t
     if (n > 4) holes.add(`${(await page.getByTestId("walk-spoke").textContent()) ?? ""}`);
     if (n > 4) expect(hole).not.toBeNull();
     if (n === 17) {
-      await page.keyboard.press("Escape");
+      await leaveWalk(page);
       await page.reload();
       await expect(page.getByRole("button", { name: "go on at 17 of 40" })).toBeVisible();
       await page.getByRole("button", { name: "go on at 17 of 40" }).focus();
@@ -91,7 +91,7 @@ test("the check: walked past, two spokes changed over and one missed under are n
     await page.keyboard.press("Space");
     await saved;
     if (spoke === 9) {
-      await page.keyboard.press("Escape");
+      await leaveWalk(page);
       await page.reload();
       await turnTo(page, "Check");
       await page.getByRole("button", { name: "go on walking past" }).click();

@@ -276,7 +276,7 @@ test("stock: a drawer by hand, a list out and in with its errors by line, taken 
   await expect(drawer).toContainText("40");
   const list = await (await page.request.get("/api/stock/list")).text();
   const line = list.split("\r\n").find((l) => l.includes(name)) ?? "";
-  expect(line).toBe(`spoke,${name},286,3.5,,shelf 9,4,40`);
+  expect(line).toBe(`spoke,${name},286,3.5,,shelf 9,4,40,`);
   const header = list.split("\r\n")[0];
   const give = (text: string) =>
     page

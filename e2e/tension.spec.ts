@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { allSent, onTheStand, turnTo } from "./at-the-bench";
+import { allSent, leaveWalk, onTheStand, turnTo } from "./at-the-bench";
 
 test("forty spokes by ear on the practice wheel; calibrated, the map is within 5 % of the truth", async ({ page }) => {
   test.slow();
@@ -19,7 +19,7 @@ test("forty spokes by ear on the practice wheel; calibrated, the map is within 5
     // Left in the middle and found again: the walk knows its place.
     if (spoke === 17) {
       await expect(page.getByTestId("walk-spoke")).toHaveText("18");
-      await page.keyboard.press("Escape");
+      await leaveWalk(page);
       await page.reload();
       await page.getByRole("button", { name: "by ear" }).click();
     }
@@ -207,7 +207,7 @@ test("rounds from threads just covered: turned on the practice wheel, de-stresse
     await page.keyboard.press("Space");
     await saved;
     if (spoke === 11) {
-      await page.keyboard.press("Escape");
+      await leaveWalk(page);
       await page.reload();
       await turnTo(page, "Rounds");
       await page.getByRole("button", { name: "go on at 12 of 40" }).click();

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { totalReading } from "@/core/runout/runout";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { allSent, asks, onTheStand, put, sit, tell, turnTo } from "./at-the-bench";
+import { allSent, asks, leaveWalk, onTheStand, put, sit, tell, turnTo } from "./at-the-bench";
 
 const all = [...Array(40).keys()].map((i) => i + 1);
 const roundsOf = (page: Page, id: string) =>
@@ -167,7 +167,7 @@ test("three sittings, the dial re-zeroed between them, end as one sitting does",
     await page.getByRole("button", { name: /read the wheel|go on reading/ }).click();
     await sit(page);
     await expect(page.getByTestId("walk-spoke")).toBeVisible();
-    await page.keyboard.press("Escape");
+    await leaveWalk(page);
     await page.goto(`/jobs/${id}/true`);
   };
   await page.goto(`/jobs/${id}/true`);
@@ -334,7 +334,7 @@ test("a dial knocked half way round is named and mended; a stuck nipple is held;
   await page.getByRole("button", { name: "turn the whole of round 1 back" }).click();
   await turnBack(made[0]);
   await expect(page.getByTestId("walk-spoke")).toHaveText(String(made[1].spoke));
-  await page.getByRole("button", { name: "leave" }).click();
+  await leaveWalk(page);
   await page.reload();
   await turnTo(page, "Rounds");
   await page.getByRole("button", { name: "turn the whole of round 1 back" }).click();
@@ -407,7 +407,7 @@ test("the offset is read by what is to hand: half a flip less what is wanted; tw
   await entry.getByRole("button", { name: "take", exact: true }).click();
   await asks(page, "gap, other side, mm");
   // A break: the first gap is still there, and by the same way the second is asked for.
-  await page.getByRole("button", { name: "leave" }).click();
+  await leaveWalk(page);
   await page.reload();
   await page
     .getByRole("button", { name: /^(read the wheel|read on|go on reading|read it)/ })

@@ -4,7 +4,7 @@ import { totalReading } from "@/core/runout/runout";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
-import { choose, enter, sit, turnTo } from "./at-the-bench";
+import { choose, enter, leaveWalk, sit, turnTo } from "./at-the-bench";
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
 const readRound = async (page: Page, stand: StandInWheel) => {
@@ -38,13 +38,13 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.getByRole("button", { name: "Rebuild" }).click();
   await page.waitForURL(/book-in/);
   await enter(page, /^customer/, "Nora Testwell");
+  await enter(page, /^machine/, "Sandpiper 200");
   await turnTo(page, "Before the key");
   await enter(page, /^(lost if not taken now )?offset as found/, "1,25", "to brake side");
   await choose(page, /first hole after the valve/, "to the brake side");
   await choose(page, /which way that spoke leans/, "trailing");
   await choose(page, /heads of the trailing spokes/, "outside");
   await turnTo(page, "Wheel");
-  await enter(page, /^machine/, "Sandpiper 200");
   await enter(page, /name of the other side/, "plain side");
 
   // The check values of the trade: 32 holes, ERD 604, hole circle 60, hole 2.5, 3 cross (common practice).
@@ -84,7 +84,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     ["tension wanted", "1400"],
   ]);
   await page.getByRole("link", { name: /Spokes/ }).click();
-  await page.waitForURL(/spokes/);
+  await page.waitForURL(/\/spokes/);
   const lengths = await page.getByTestId("slack").allTextContents();
   expect(lengths.sort()).toEqual(["294.2", "294.2", "296.0", "296.0"]);
   await page.getByRole("button", { name: "take these lengths" }).click();
@@ -102,7 +102,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     await page.keyboard.press("Space");
     await expect(page.locator("header")).toContainText(`${i + 2} of 36`);
   }
-  await page.keyboard.press("Escape");
+  await leaveWalk(page);
   await page.reload();
   await page.getByRole("button", { name: "go on at 6 of 36" }).click();
   for (let i = 5; i < 36; i++) {

@@ -25,6 +25,9 @@ export const STAGES_OF_KIND: Record<string, readonly Stage[]> = {
   practice: ["tension", "true"],
 };
 
+/** Is this wheel laced anew here? Then neither its middle nor its tension is as the machine kept it. */
+export const isLacedAnew = (kind: string): boolean => kind === "rebuild" || kind === "practice";
+
 /** Where a job of this kind opens: a customer who waits has the first reading, or the broken spoke, before his eyes. */
 export const firstPlace = (kind: JobKind): string =>
   ({

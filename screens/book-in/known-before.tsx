@@ -46,7 +46,7 @@ export const OtherWheel = ({
     const id = crypto.randomUUID();
     const sent = await changeRecord("/api/jobs", { id, kind, beside: jobId });
     setMessage(saidOf(sent));
-    if (sent.state === "taken") router.push(`/jobs/${id}/book-in`);
+    if (sent.state === "taken") router.push(`/jobs/${id}/book-in?tab=counter`);
   };
   return (
     <section aria-label="the other wheel" className="border-b border-grid p-3 text-lg">

@@ -35,6 +35,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const { jobId, sheet, changed, lines, wheelId } = job;
   const { acts } = useJobNow(job);
   const answers = finishAnswers(acts);
+  const [tab, setTab] = useTab<"finish" | "sheet">(TABS, sheet.signedBy ? "sheet" : "finish");
   const [signing, setSigning] = useState(false);
   const [who, setWho] = useWho();
   const [message, setMessage] = useState<string | null>(null);
@@ -46,6 +47,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
     setMessage(saidOf(sent));
     if (sent.state !== "taken") return;
     setSigning(false);
+    setTab("sheet");
     // Whoever signed on this tablet is offered next time.
     if (who === "") setWho(name.slice(0, 60));
     lookAgain(jobId);
@@ -55,7 +57,6 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
     setMessage(saidOf(sent) ?? "Back on the bench; what was signed is kept, and no longer counts.");
     lookAgain(jobId);
   };
-  const [tab, setTab] = useTab<"finish" | "sheet">(TABS, sheet.signedBy ? "sheet" : "finish");
   const { stops, open } = notFinished(lines, answers);
   const askToSign = () => {
     if (stops.length === 0 && open.length === 0) {
@@ -100,7 +101,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           </button>
         </p>
       )}
-      {changed && tab === "sheet" && (
+      {changed && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-lg" data-testid="changed">
           As it was handed over. The record has changed since; signed again, it is handed over anew.
         </p>

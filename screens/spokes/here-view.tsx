@@ -40,7 +40,7 @@ export const HereView = ({
   const [message, setMessage] = useState<string | null>(null);
   if (!order)
     return (
-      <p className="p-6 text-2xl">
+      <p className="min-h-0 flex-1 overflow-y-auto p-6 text-2xl">
         Nothing is ordered yet. Order under Order; what comes is counted and measured here.
       </p>
     );

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import type { StagedRound } from "@/core/tension/staging";
 import { lookAgain } from "../parts/kept/use-enter";
-import { leaveRound } from "../parts/walk/leave-round";
+import { leaveRound, wasLeft } from "../parts/walk/leave-round";
 import type { Walking } from "./tension-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";
 
@@ -25,7 +25,7 @@ export const useTensionWalks = ({ job, now, acts, table, onNoTable }: TensionWal
     begin: async (way: Walking) => {
       if (way === "gauge" && (table === null || table.points.length < 2)) return onNoTable();
       acts.setMessage(null);
-      if (!now.open && !(await acts.openRound(null))) return;
+      if ((!now.open || wasLeft(now.open.id)) && !(await acts.openRound(null))) return;
       setWalking(way);
     },
     turn: async (staged: StagedRound) => {

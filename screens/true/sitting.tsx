@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Figure } from "@/core/figures/figure";
 import { SITTING_FIGURES, TIGHT_FIGURE } from "@/core/figures/truing";
 import type { Entry, Taken } from "@/core/measurement/taken";
+import { isLacedAnew } from "@/core/wheel/stages";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { usePutFigure } from "../parts/kept/use-put-figure";
 
@@ -27,9 +28,7 @@ export const asksTight = (
   taken: Readonly<Record<string, Taken>>,
   rounds: readonly { readonly tension: readonly (number | null)[] }[],
 ): boolean =>
-  (kind === "rebuild" || kind === "practice") &&
-  taken[TIGHT_FIGURE.name] === undefined &&
-  !rounds.some((r) => r.tension.some((t) => t !== null));
+  isLacedAnew(kind) && taken[TIGHT_FIGURE.name] === undefined && !rounds.some((r) => r.tension.some((t) => t !== null));
 
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { isLacedAnew } from "@/core/wheel/stages";
 import type { Also } from "./round-keys";
 import { everyAfter, roundNow } from "./round-now";
 import { useAdvised } from "./use-advised";
@@ -41,7 +42,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const reading = useReadingPlan(
     everyAfter(before),
     // Who waits for a wheel that comes only to be trued has its middle as the machine keeps it; a key asks all the same.
-    job.kind === "rebuild" && rounds.length <= 1 && rounds.every((r) => r.offset === null),
+    isLacedAnew(job.kind) && rounds.length <= 1 && rounds.every((r) => r.offset === null),
     round?.farEdge.some((v) => v !== null) ?? false,
   );
   const walks = useWalks({

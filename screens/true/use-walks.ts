@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Entry, Taken } from "@/core/measurement/taken";
 import { useLastWalk } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
-import { leaveRound } from "../parts/walk/leave-round";
+import { leaveRound, wasLeft } from "../parts/walk/leave-round";
 import type { RoundView } from "./round-view";
 import { sittingStands } from "./sitting";
 
@@ -48,7 +48,8 @@ export const useWalks = (o: WalksOptions) => {
     setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
     if (round && turned > 0) await post({ what: "destressed", jobId, roundId: round.id });
-    const partly = round !== null && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
+    const partly =
+      round !== null && !wasLeft(round.id) && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
     const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
     if (!partly && !(await o.open())) return;
     setAway(again);

@@ -99,7 +99,7 @@ export const Walk = (props: WalkProps) => {
       </div>
       {entry}
       <div
-        className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] border-t-2 border-ink max-sm:portrait:grid-cols-[1fr_1fr_2fr] ${entry ? "h-18" : "h-24"}`}
+        className={`grid shrink-0 grid-cols-[1fr_1fr_3fr] grid-rows-1 border-t-2 border-ink max-sm:portrait:grid-cols-[1fr_1fr_2fr] ${entry ? "h-18" : "h-24"}`}
       >
         <button
           type="button"
@@ -120,7 +120,9 @@ export const Walk = (props: WalkProps) => {
             {doneLabel}
           </button>
         ) : (
-          <span className="flex items-center px-4 text-base">{entryHint}</span>
+          <span className="flex items-center overflow-hidden px-4 text-base max-sm:portrait:px-2 max-sm:portrait:text-sm max-sm:portrait:leading-tight">
+            {entryHint}
+          </span>
         )}
       </div>
     </div>
