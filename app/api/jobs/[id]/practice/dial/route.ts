@@ -1,6 +1,6 @@
 import { answer } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
 import { practiceWheel } from "@/record/practice-wheel";
+import { spokeAsked } from "../spoke-asked";
 
 const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
@@ -8,15 +8,7 @@ const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const stand = await practiceWheel((await params).id);
-    const spoke = Number(new URL(request.url).searchParams.get("spoke"));
-    const { holes } = stand.wheel.rim;
-    if (!Number.isInteger(spoke) || spoke < 1 || spoke > holes)
-      throw new BadInput("spoke", `${spoke} is no spoke of this wheel; give 1 to ${holes}`, {
-        code: "out-of-range",
-        given: spoke,
-        from: 1,
-        to: holes,
-      });
+    const spoke = spokeAsked(request, stand.wheel.rim.holes);
     return {
       lateral: hundredth(stand.readLateral(spoke)),
       radial: hundredth(stand.readRadial(spoke)),

@@ -1,8 +1,8 @@
 import { answer } from "@/app/api/answer";
-import { BadInput } from "@/core/wheel/bad-input";
 import { barNotes, pluckSound } from "@/devices/pluck";
 import { wavOf } from "@/formats/wav";
 import { practiceWheel } from "@/record/practice-wheel";
+import { spokeAsked } from "../spoke-asked";
 
 const RATE = 44_100;
 
@@ -11,15 +11,8 @@ export const GET = async (request: Request, { params }: { params: Promise<{ id: 
   let sound: Uint8Array | null = null;
   const refused = await answer(async () => {
     const stand = await practiceWheel((await params).id);
-    const spoke = Number(new URL(request.url).searchParams.get("spoke"));
-    const holes = stand.wheel.rim.holes;
-    if (!Number.isInteger(spoke) || spoke < 1 || spoke > holes)
-      throw new BadInput("spoke", `${spoke} is no spoke of this wheel; give 1 to ${holes}`, {
-        code: "out-of-range",
-        given: spoke,
-        from: 1,
-        to: holes,
-      });
+    const { holes } = stand.wheel.rim;
+    const spoke = spokeAsked(request, holes);
     const along = [2, 4, holes - 2, holes - 4].map((by) => ((spoke - 1 + by) % holes) + 1);
     sound = wavOf(
       pluckSound(stand.plucked(spoke), {
