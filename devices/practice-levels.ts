@@ -1,11 +1,8 @@
+import type { PracticeLevel } from "@/core/shop/practice-levels";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "./hidden-wheel";
 import { chance } from "./random";
 import { StandInWheel } from "./stand-in-wheel";
-
-/** What a learner is given, the easiest first. */
-export const PRACTICE_LEVELS = ["buckle", "several", "fresh", "bent"] as const;
-export type PracticeLevel = (typeof PRACTICE_LEVELS)[number];
 
 /** A rim as it left the maker's: straight to a few hundredths, no weld to be seen. */
 const STRAIGHT = { bareLateral: 0.06, bareRadial: 0.06, seam: 0, lateralScale: 1, radialScale: 1, share: 0.7 } as const;

@@ -154,6 +154,12 @@ export class StandInWheel {
     return Math.max(0, pull * (1 + this.noise.normal(this.hidden.tensionNoise)));
   }
 
+  /** What it takes to move the nipple, Nm: a fifth of pull times diameter (nut factor 0.2, from memory), 15 % from one to the next. */
+  readTorque(spoke: number): number {
+    const friction = 1 + chance(this.hidden.seed * 71 + spoke * 433 + 5).normal(0.15);
+    return Math.max(0, (0.2 * friction * this.truePull(spoke) * this.wheel.spoke.diameter) / 1000);
+  }
+
   /** Mean rim plane from the wanted one, mm, + towards A. */
   readOffset(): number {
     let sum = 0;

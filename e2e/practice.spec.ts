@@ -16,6 +16,11 @@ test("a practice wheel: three taps to the stand, told to be just laced, its roun
     await entry.getByRole("button", { name: answer, exact: true }).click();
   await page.getByRole("button", { name: /turn the practice wheel/ }).click();
   await page.getByRole("button", { name: "take every spoke" }).click({ timeout: 30_000 });
+  // Whoever learns plans first; a wheel just laced wants tension, and a hint says so.
+  await expect(page.getByTestId("verdict")).toHaveCount(0);
+  await page.getByRole("button", { name: "a hint" }).click();
+  await expect(page.getByText("it wants tension")).toBeVisible();
+  await page.getByRole("button", { name: "no plan: show the advice" }).click();
   // However true it runs: a wheel just laced is to be tightened.
   await expect(page.getByTestId("verdict")).toHaveText("Turn");
   await expect(page.getByRole("button", { name: /turn \d+ nipples/ })).toBeVisible();

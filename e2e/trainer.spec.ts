@@ -22,6 +22,27 @@ const readByTheDial = async (page: Page): Promise<number> => {
   return places;
 };
 
+/** Puts 1/8 tighter on the other side's spokes about the farthest place, after a hint: a plan of one's own. */
+const planOneself = async (page: Page): Promise<number[]> => {
+  await expect(page.getByTestId("verdict")).toHaveCount(0);
+  await page.getByRole("button", { name: "a hint" }).click();
+  const where = await page.getByText(/^Look at \d+:/).textContent();
+  const worst = Number(where?.match(/Look at (\d+)/)?.[1]);
+  const rim = page.getByRole("slider", { name: "the rim laid flat" });
+  await rim.focus();
+  for (;;) {
+    const at = Number(await rim.getAttribute("aria-valuenow"));
+    if (at === worst) break;
+    await page.keyboard.press(at < worst ? "ArrowRight" : "ArrowLeft");
+  }
+  await page.getByRole("button", { name: "1/16 tighter" }).click();
+  await page.getByRole("button", { name: "1/16 tighter" }).click();
+  await expect(page.getByTestId("picked-turn")).toHaveText("1/8 tighter");
+  await page.getByRole("button", { name: "next spoke" }).click();
+  await page.getByRole("button", { name: "1/16 slacker" }).click();
+  return [worst, (worst % 40) + 1];
+};
+
 const score = async (page: Page) => {
   await page.getByRole("tab", { name: "Score" }).click();
   await expect(page.getByTestId("points")).toBeVisible({ timeout: 20_000 });
@@ -46,10 +67,32 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
     await page.getByRole("button", { name: /^(read the wheel|de-stressed: read the next round)$/ }).click();
     await sit(page);
     expect(await readByTheDial(page)).toBeGreaterThanOrEqual(18);
+    if (round === 1) {
+      const planned = await planOneself(page);
+      // Kept on the tablet while it grows, and the same after a reload.
+      await page.reload();
+      const stands = page.waitForResponse((r) => r.url().endsWith("/practice/plans") && r.ok());
+      await page.getByRole("button", { name: "my plan stands: 2 nipples" }).click();
+      const { plans, hints } = await (await stands).json();
+      expect(hints).toBe(1);
+      expect(plans.own.turns.flatMap((t: number, i: number) => (t === 0 ? [] : [i + 1])).sort()).toEqual(
+        planned.sort(),
+      );
+      // Each plan in the same picture, with what it comes to on this wheel; the own one is turned unless another is chosen.
+      for (const name of ["own", "advice", "hand"]) {
+        const range = Math.max(...plans[name].lateral) - Math.min(...plans[name].lateral);
+        await expect(page.getByTestId(`plan-${name}`)).toContainText(`comes to ${range.toFixed(2)}`);
+      }
+      await expect(page.getByRole("button", { name: "turn 2 nipples" })).toBeVisible();
+      await page.getByTestId("plan-advice").click();
+      await expect(page.getByTestId("plan-advice")).toHaveAttribute("aria-pressed", "true");
+    } else await page.getByRole("button", { name: "no plan: show the advice" }).click();
     await expect(page.getByTestId("verdict")).toBeVisible();
     const turn = page.getByRole("button", { name: /^turn \d+ nipples$/ });
     if (!(await turn.isVisible())) break;
     await turn.click();
+    // The dials stay on while it is turned.
+    await expect(page.getByRole("img", { name: /^the dial stands at/ })).toHaveCount(2);
     await page.getByRole("button", { name: /^all \d+ turned as told$/ }).click();
     await expect(page.getByText("nothing more to turn")).toBeVisible();
     await allSent(page);
@@ -59,6 +102,10 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
   expect(after.lateral).toBeLessThan(before.lateral / 2);
   expect(after.points).toBeGreaterThan(before.points);
   expect(after.touches).toBeGreaterThan(0);
+  expect(after.hints).toBe(1);
+  // What was planned, and what whoever this is trained on before.
+  await expect(page.getByRole("table", { name: "plans so far" })).toContainText("as advised, turned");
+  await expect(page.getByRole("table", { name: "trained so far" })).toContainText(String(after.points));
   // By ear: what is plucked is this wheel, as it stands now.
   await page.goto(`/jobs/${id}/tension`);
   await page.getByRole("button", { name: "by ear" }).click();

@@ -1,10 +1,12 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { turnsMade } from "@/core/rounds/turn";
 import { totalReading } from "@/core/runout/runout";
-import { type PracticeScore, practicePoints } from "@/core/shop/practice-score";
+import { type PracticeScore, practicePoints, type TrainedScore } from "@/core/shop/practice-score";
 import { sideTensions } from "@/core/tension/balance";
 import { spreadOf } from "@/core/tension/spread";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { listPlans } from "@/store/practice-plans";
+import { findPracticeWheel, keepScore, trainedWheels } from "@/store/practice-wheels";
 import { benchRecord } from "./bench-record";
 import { bestPossible } from "./best-possible";
 import { measured } from "./measured";
@@ -15,7 +17,13 @@ const ALLOWED = 0.2;
 
 /** How the practice wheel of a job really stands, and what was done to it. @throws BadInput when there is none */
 export const practiceScore = async (jobId: string): Promise<PracticeScore> => {
-  const { record, wheel } = measured(await benchRecord(jobId));
+  const [{ record, wheel }, stored, plans] = await Promise.all([
+    benchRecord(jobId).then(measured),
+    findPracticeWheel(jobId),
+    listPlans(jobId),
+  ]);
+  const scoreOf = `${stored?.version} ${record.job.changes}`;
+  if (stored?.scoreOf === scoreOf) return stored.score as PracticeScore;
   const stand = await practiceWheel(jobId);
   const { holes } = wheel.rim;
   const all = [...Array(holes).keys()].map((i) => i + 1);
@@ -33,12 +41,26 @@ export const practiceScore = async (jobId: string): Promise<PracticeScore> => {
     spread: spreadOf(spokes, pulls),
     tight: pulls.reduce((sum, t, i) => sum + t / wanted[spokes[i].flange], 0) / holes,
     touches: turned.length,
+    hints: plans.reduce((sum, p) => sum + p.hints, 0),
     best,
   };
-  return {
+  const whole = {
     ...score,
     turns: turned.reduce((sum, t) => sum + Math.abs(t), 0),
     rounds: record.rounds.length,
     points: practicePoints(score, holes),
   };
+  await keepScore(jobId, whole, scoreOf);
+  return whole;
+};
+
+/** Wheels looked back on. */
+const MOST_TRAINED = 24;
+
+/** The wheels last trained on, by whoever, newest first, as they stand now. */
+export const trainedScores = async (): Promise<TrainedScore[]> => {
+  const out: TrainedScore[] = [];
+  for (const { level, ...wheel } of await trainedWheels(MOST_TRAINED))
+    if (level !== null) out.push({ ...wheel, level, score: await practiceScore(wheel.jobId) });
+  return out;
 };

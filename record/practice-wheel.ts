@@ -1,6 +1,7 @@
+import type { PracticeLevel } from "@/core/shop/practice-levels";
 import { BadInput } from "@/core/wheel/bad-input";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
-import { type PracticeLevel, practiceStand } from "@/devices/practice-levels";
+import { practiceStand } from "@/devices/practice-levels";
 import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";
 import {
   findPracticeWheel,
@@ -35,6 +36,7 @@ export const mountPracticeWheel = async (
   jobId: string,
   seed: number,
   how: { readonly level: PracticeLevel } | { readonly start: "fresh" | "buckled" },
+  who = "",
 ): Promise<void> => {
   const { record, wheel } = measured(await benchRecord(jobId));
   // What is read and turned on a stand-in must never stand in a customer's record.
@@ -45,7 +47,7 @@ export const mountPracticeWheel = async (
     });
   const stand =
     "level" in how ? practiceStand(wheel, seed, how.level) : new StandInWheel(wheel, hiddenWheel(seed, how.start));
-  await savePracticeWheel(jobId, stand.hidden, stand.state);
+  await savePracticeWheel(jobId, stand.hidden, stand.state, { level: "level" in how ? how.level : null, who });
 };
 
 /** Does to the practice wheel what was done at the bench; a job without one is left alone. */

@@ -1,24 +1,29 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { GET as dial } from "@/app/api/jobs/[id]/practice/dial/route";
+import { POST as compare } from "@/app/api/jobs/[id]/practice/plans/route";
 import { POST as mount } from "@/app/api/jobs/[id]/practice/route";
 import { GET as score } from "@/app/api/jobs/[id]/practice/score/route";
 import { placeSpokes } from "@/core/lacing/placement";
 import { totalReading } from "@/core/runout/runout";
 import { TOLERANCES } from "@/core/runout/tolerance";
-import { practicePoints } from "@/core/shop/practice-score";
+import { PRACTICE_LEVELS, type PracticeLevel } from "@/core/shop/practice-levels";
+import { HINT, practicePoints } from "@/core/shop/practice-score";
 import { sideTensions } from "@/core/tension/balance";
 import { spreadOf } from "@/core/tension/spread";
 import { advise } from "@/core/truing/advise";
 import type { PastRound } from "@/core/truing/knowing/state";
+import { hintsOf } from "@/core/truing/saying/hints";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
-import { PRACTICE_LEVELS, type PracticeLevel, practiceStand } from "@/devices/practice-levels";
+import { practiceStand } from "@/devices/practice-levels";
 import { saveBuild } from "@/store/builds";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
-import { addTurn, openRound } from "@/store/rounds";
-import { practiceWheel } from "./practice-wheel";
+import { addReadings, addTurn, openRound } from "@/store/rounds";
+import { adviseRound } from "./advice";
+import { trainedScores } from "./practice-score";
+import { onPracticeWheel, practiceWheel } from "./practice-wheel";
 
 // The practice wheel is read like a real one, harder from level to level, and scored against the best it could be.
 
@@ -118,6 +123,70 @@ describe("on the stand", () => {
     const after = await (await ask(score, id)).json();
     expect([after.touches, after.turns, after.rounds]).toEqual([2, 0.5, 1]);
   });
+  test("the own plan comes first and stands: each plan is tried on this very wheel, which is left as it was", async () => {
+    const id = await mounted("buckle", 17);
+    const stand = await practiceWheel(id);
+    const round = crypto.randomUUID();
+    await openRound(id, { id: round });
+    const turns = all.map((s) => (s === 5 ? 0.25 : s === 6 ? -0.25 : 0));
+    const plan = { round, turns, hints: 1, who: "Nell" };
+    const unread = await ask(compare, id, "", plan);
+    expect([unread.status, (await unread.json()).error.path]).toEqual([400, "round"]);
+    for (const spoke of all)
+      for (const [what, value] of [
+        ["lateral", stand.readLateral(spoke)],
+        ["radial", stand.readRadial(spoke)],
+      ] as const)
+        await addReadings(round, [{ id: crypto.randomUUID(), what, spoke, value, typed: `${value}`, doubtful: false }]);
+    const { turns: advised } = await adviseRound(id, round);
+    const before = await (await ask(score, id)).json();
+    const short = await (await ask(compare, id, "", { ...plan, turns: turns.slice(1) })).json();
+    expect(short.error.path).toBe("turns");
+    const stood = await (await ask(compare, id, "", plan)).json();
+    expect([stood.chosen, stood.hints, stood.who]).toEqual(["own", 1, "Nell"]);
+    expect(stood.plans.own.turns).toEqual(turns);
+    expect(stood.plans.advice.turns).toEqual([...advised]);
+    expect(stood.plans.hand.turns.filter((t: number) => t !== 0).length).toBeGreaterThan(1);
+    // Told again, seen what was advised: the plan that stands is kept.
+    expect(await (await ask(compare, id, "", { ...plan, turns: advised, hints: 0 })).json()).toEqual(stood);
+    const after = await (await ask(score, id)).json();
+    expect([after.lateral, after.points]).toEqual([before.lateral, Math.max(0, before.points - HINT)]);
+    // Turned, it comes to what it was said to come to, but for what the hand that read it does not know: nothing.
+    for (const spoke of [5, 6]) await addTurn(round, { id: crypto.randomUUID(), spoke, turns: turns[spoke - 1] });
+    await onPracticeWheel(id, (it) => {
+      it.turn(5, 0.25);
+      it.turn(6, -0.25);
+      it.destress();
+    });
+    const now = await practiceWheel(id);
+    for (const s of all) expect(now.trueLateral(s)).toBeCloseTo(stood.plans.own.lateral[s - 1], 2);
+    const late = await ask(compare, id, "", { ...plan, round: crypto.randomUUID() });
+    expect(late.status).toBe(400);
+    // By person, level by level.
+    const trained = await trainedScores();
+    expect(trained.find((t) => t.jobId === id)).toMatchObject({ level: "buckle", score: { hints: 1, touches: 2 } });
+  });
+  test("a hint says where to look before it says what to turn; the last gives the largest turn there is", () => {
+    const line = fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 36, maxLength: 36 });
+    fc.assert(
+      fc.property(
+        line,
+        line,
+        fc.array(fc.integer({ min: -8, max: 8 }), { minLength: 36, maxLength: 36 }),
+        (l, r, x) => {
+          const turns = x.map((t) => t / 16);
+          const hints = hintsOf({ turns, verdict: "turn" }, { lateral: l, radial: r });
+          const most = Math.max(...turns.map(Math.abs));
+          if (most === 0) return expect(hints).toHaveLength(1);
+          expect(hints).toHaveLength(4);
+          for (const early of hints.slice(0, 2)) expect(early).not.toMatch(/1\/\d/);
+          expect(Math.abs(turns[Number(hints[3].match(/at (\d+)/)?.[1]) - 1])).toBe(most);
+          const [, spoke] = hints[0].match(/Look at (\d+)/) ?? [];
+          if (spoke === undefined) expect(turns.filter((t) => t > 0).length).toBeGreaterThanOrEqual(27);
+        },
+      ),
+    );
+  });
   test("points rise with every one of the things that make a good wheel, and never leave 0 to 100", () => {
     const part = fc.double({ min: 0, max: 3, noNaN: true });
     fc.assert(
@@ -128,7 +197,7 @@ describe("on the stand", () => {
         fc.double({ min: 0, max: 1.2, noNaN: true }),
         fc.nat(200),
         (lateral, radial, spread, tight, touches) => {
-          const s = { lateral, radial, spread, tight, touches, best: 0.12 };
+          const s = { lateral, radial, spread, tight, touches, hints: 0, best: 0.12 };
           const points = practicePoints(s, 40);
           expect(points).toBeGreaterThanOrEqual(0);
           expect(points).toBeLessThanOrEqual(100);
@@ -137,9 +206,9 @@ describe("on the stand", () => {
         },
       ),
     );
-    expect(practicePoints({ lateral: 0.1, radial: 0.1, spread: 0.08, tight: 0.95, touches: 20, best: 0.1 }, 40)).toBe(
-      100,
-    );
+    expect(
+      practicePoints({ lateral: 0.1, radial: 0.1, spread: 0.08, tight: 0.95, touches: 20, hints: 0, best: 0.1 }, 40),
+    ).toBe(100);
     expect(PRACTICE_LEVELS).toHaveLength(4);
   });
 });

@@ -12,6 +12,7 @@ import * as practice from "./migrations/practice";
 import * as prices from "./migrations/prices";
 import * as shop from "./migrations/shop";
 import * as tension from "./migrations/tension";
+import * as trainer from "./migrations/trainer";
 import * as truing from "./migrations/truing";
 import * as undo from "./migrations/undo";
 import * as visits from "./migrations/visits";
@@ -33,6 +34,7 @@ const migrations: Record<string, Knex.Migration> = {
   "014-undo": undo,
   "015-demo": demo,
   "016-prices": prices,
+  "017-trainer": trainer,
 };
 
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */

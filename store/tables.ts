@@ -3,6 +3,7 @@ import type { Instrument, ReadingKind, ReadingMethod } from "@/core/rounds/readi
 import type { RoundKind } from "@/core/rounds/round";
 import type { ToleranceName } from "@/core/runout/tolerance";
 import type { WheelPlace } from "@/core/shop/machine-words";
+import type { PracticeLevel } from "@/core/shop/practice-levels";
 import type { JobKind } from "@/core/wheel/stages";
 
 /** A row as it comes: JSON columns are read with `json()`, flags are 0 or 1. */
@@ -164,6 +165,19 @@ interface PracticeWheelRow {
   hidden: unknown;
   state: unknown;
   version: number;
+  level: PracticeLevel | null;
+  who: string;
+  score: unknown;
+  score_of: string;
+}
+interface PracticePlanRow {
+  round_id: string;
+  job_id: string;
+  who: string;
+  hints: number;
+  chosen: string;
+  plans: unknown;
+  created_at: Date;
 }
 interface AwayRow {
   id: number;
@@ -193,6 +207,7 @@ declare module "knex/types/tables" {
     photos: PhotoRow;
     gauge_tables: GaugeTableRow;
     practice_wheels: PracticeWheelRow;
+    practice_plans: PracticePlanRow;
     settings: { name: string; value: string };
     away: AwayRow;
     words: { word: string };

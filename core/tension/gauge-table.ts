@@ -70,3 +70,12 @@ export const gaugeTension = (points: readonly GaugePoint[], reading: number): Ga
   const part = (reading - a.reading) / (b.reading - a.reading);
   return { ok: true, tension: a.tension + part * (b.tension - a.tension) };
 };
+
+/** What a gauge shows at a tension, N, straight between two lines of its table; past its ends, what the end shows. */
+export const gaugeShows = (points: readonly GaugePoint[], tension: number): number => {
+  const turned = points.map((p) => ({ reading: p.tension, tension: p.reading }));
+  const ends = [...turned].sort((a, b) => a.reading - b.reading);
+  const within = Math.min(ends.at(-1)?.reading ?? 0, Math.max(ends[0]?.reading ?? 0, tension));
+  const shown = gaugeTension(turned, within);
+  return shown.ok ? shown.tension : 0;
+};

@@ -1,6 +1,7 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { sideTensions } from "@/core/tension/balance";
 import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { turnWorst } from "@/devices/hand-method";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
@@ -102,11 +103,7 @@ const readStand = (stand: StandInWheel, way: TrialWay): RoundReadings => {
   };
 };
 
-/**
- * The hand method of the bench: the wheel is brought up evenly, then worst spot first by eye, a quarter turn on the
- * nearest spoke of the side it must go to and a quarter off its neighbour, or both on where it hops; as many touches as
- * the advice has.
- */
+/** The hand method of the bench: the wheel is brought up evenly, then worst spot first; as many touches as the advice has. */
 const byHand = (stand: StandInWheel, touches: number): number => {
   const { wheel } = stand;
   const spokes = placeSpokes(wheel);
@@ -124,22 +121,7 @@ const byHand = (stand: StandInWheel, touches: number): number => {
   }
   stand.destress();
   while (used < touches) {
-    const lateral = spokes.map((s) => stand.readLateral(s.spoke));
-    const radial = spokes.map((s) => stand.readRadial(s.spoke));
-    const middle = (x: readonly number[]) => x.reduce((a, b) => a + b, 0) / x.length;
-    const [ml, mr] = [middle(lateral), middle(radial)];
-    const worstL = lateral.reduce((best, v, i) => (Math.abs(v - ml) > Math.abs(lateral[best] - ml) ? i : best), 0);
-    const worstR = radial.reduce((best, v, i) => (Math.abs(v - mr) > Math.abs(radial[best] - mr) ? i : best), 0);
-    if (Math.abs(lateral[worstL] - ml) >= Math.abs(radial[worstR] - mr)) {
-      const to = lateral[worstL] > ml ? "B" : "A";
-      const pull = [worstL, (worstL + 1) % n, (worstL + n - 1) % n].find((i) => spokes[i].flange === to) ?? worstL;
-      stand.turn(pull + 1, 0.25);
-      stand.turn(((pull + 1) % n) + 1, -0.25);
-    } else {
-      const by = radial[worstR] > mr ? 0.25 : -0.25;
-      stand.turn(worstR + 1, by);
-      stand.turn(((worstR + 1) % n) + 1, by);
-    }
+    turnWorst(stand, (spoke, by) => stand.turn(spoke, by));
     used += 2;
     if (used % 40 === 0) stand.destress();
   }

@@ -1,6 +1,7 @@
 import type { Stage } from "@/core/wheel/stages";
 import { listGaugeTables } from "@/store/gauge-tables";
-import { hasPracticeWheel } from "@/store/practice-wheels";
+import { listPlans } from "@/store/practice-plans";
+import { type Training, trainingOf } from "@/store/practice-wheels";
 import { readSettings } from "@/store/settings";
 import { listStock } from "@/store/stock";
 import { type JobRecord, jobRecord } from "../job-record";
@@ -13,8 +14,8 @@ import { tensionStage } from "./tension";
 import { trueStage } from "./true";
 
 /** A practice wheel is a job of its own; one put under a customer's by an earlier version is passed over. */
-const onPractice = async ({ job }: JobRecord): Promise<boolean> =>
-  job.kind === "practice" && (await hasPracticeWheel(job.id));
+const onPractice = async ({ job }: JobRecord): Promise<Training | null> =>
+  job.kind === "practice" ? trainingOf(job.id) : null;
 
 /** What each stage's place shows of a job; asked for with the page, and again whenever the record changed. */
 const STAGE_DATA = {
@@ -24,11 +25,11 @@ const STAGE_DATA = {
   lace: async (record: JobRecord) => laceStage(record, await listStock()),
   tension: async (record: JobRecord) => {
     const [tables, practice] = await Promise.all([listGaugeTables(), onPractice(record)]);
-    return tensionStage(record, tables, practice);
+    return tensionStage(record, tables, practice !== null);
   },
   true: async (record: JobRecord) => {
     const [{ school }, practice] = await Promise.all([readSettings(), onPractice(record)]);
-    return trueStage(record, school, practice);
+    return trueStage(record, school, practice, practice?.level ? await listPlans(record.job.id) : null);
   },
   "hand-back": async (record: JobRecord) => handBackStage(record, await readSettings()),
 } satisfies Record<Stage, (record: JobRecord) => Promise<unknown>>;

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
 import { checkFigure } from "@/core/figures/check-figure";
+import { PRACTICE_LEVEL_NAMES, PRACTICE_LEVELS, type PracticeLevel } from "@/core/shop/practice-levels";
 import { firstPlace } from "@/core/wheel/stages";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
@@ -17,13 +18,6 @@ const KINDS = [
 ] as const;
 type Kind = (typeof KINDS)[number]["kind"];
 
-/** What there is to learn on, the easiest first. */
-const LEVELS = [
-  { level: "buckle", label: "1: one buckle" },
-  { level: "several", label: "2: several places" },
-  { level: "fresh", label: "3: freshly laced" },
-  { level: "bent", label: "4: bent, wound up" },
-] as const;
 /** What every practice wheel is made like: forty spokes on a full-width drum. */
 const PRACTICE_WHEEL = { "rim.holes": "40", "rim.size": "18", "hub.kind": "full-width" } as const;
 
@@ -72,12 +66,16 @@ export const NewJob = () => {
     setMessage(saidOf(sent));
     return sent.state !== "refused";
   };
-  const practise = async (level: (typeof LEVELS)[number]["level"]) => {
+  const practise = async (level: PracticeLevel) => {
     const id = await open("practice");
     if (id === null) return;
     for (const [name, typed] of Object.entries(PRACTICE_WHEEL)) if (!(await put(id, name, typed))) return;
     // Another wheel each time.
-    const mounted = await changeRecord(`/api/jobs/${id}/practice`, { seed: 1 + (Date.now() % 9973), level });
+    const mounted = await changeRecord(`/api/jobs/${id}/practice`, {
+      seed: 1 + (Date.now() % 9973),
+      level,
+      who,
+    });
     setMessage(saidOf(mounted));
     if (mounted.state === "taken") router.push(`/jobs/${id}/true`);
   };
@@ -92,7 +90,7 @@ export const NewJob = () => {
   const keys = asked
     ? asked.choices.map((c) => ({ label: c.label, onTap: () => void tell(asked.name, c.value) }))
     : learning
-      ? LEVELS.map((l) => ({ label: l.label, onTap: () => void practise(l.level) }))
+      ? PRACTICE_LEVELS.map((level) => ({ label: PRACTICE_LEVEL_NAMES[level], onTap: () => void practise(level) }))
       : [
           ...KINDS.map((k) => ({ label: k.label, onTap: () => void start(k.kind) })),
           { label: "Practice", onTap: () => setLearning(true) },

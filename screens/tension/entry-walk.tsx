@@ -1,12 +1,13 @@
 "use client";
 import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
-import { type GaugeTable, gaugeTension } from "@/core/tension/gauge-table";
+import { type GaugeTable, gaugeShows, gaugeTension } from "@/core/tension/gauge-table";
 import type { SpokeTension } from "@/core/tension/told";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { useForce } from "../parts/kept/kept-choice";
+import { OnPracticeWheel } from "../parts/practice/on-practice-wheel";
 import { useStops } from "../parts/walk/use-stops";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
@@ -22,6 +23,8 @@ interface EntryWalkProps {
   readonly tensions: readonly SpokeTension[];
   /** Spokes that have one of this way already. */
   readonly has: (spoke: number) => boolean;
+  /** The job whose practice wheel is on the stand, and shows what gauge and key show; null for a real one. */
+  readonly practice: string | null;
   readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
@@ -99,6 +102,23 @@ export const EntryWalk = (props: EntryWalkProps) => {
             : "on the spoke's middle, square to it"
       }
       next={at < n ? `next ${at + 1}` : "the last one"}
+      drawing={
+        props.practice !== null && (
+          <OnPracticeWheel
+            key={at}
+            jobId={props.practice}
+            spoke={at}
+            what={way === "torque" ? "torque" : "tension"}
+            scale={
+              way === "gauge" && table
+                ? { unit: "div", shows: (newton) => gaugeShows(table.points, newton) }
+                : way === "tension" && force !== "N"
+                  ? { unit: force, shows: (newton) => newton / per }
+                  : undefined
+            }
+          />
+        )
+      }
       entry={
         <EntryBar
           key={at}

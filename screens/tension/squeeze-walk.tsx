@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { nextPair, type Squeeze } from "@/core/tension/squeeze";
 import { EntryBar } from "../parts/bench/entry-bar";
+import { PairsGive } from "../parts/practice/pairs-give";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
 
@@ -11,6 +12,8 @@ interface SqueezeWalkProps {
   readonly spokes: readonly PlacedSpoke[];
   readonly names: { readonly A: string; readonly B: string };
   readonly pairs: readonly Squeeze[];
+  /** The job whose practice wheel is on the stand, and shows how far its pairs give; null for a real one. */
+  readonly practice: string | null;
   readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
@@ -18,7 +21,7 @@ interface SqueezeWalkProps {
 const VALUE: Readonly<Record<string, number>> = { tighter: 1, same: 0, looser: -1 };
 
 /** Pairs squeezed by hand, one side after the other; it asks for the pair that tells most. */
-export const SqueezeWalk = ({ job, spokes, names, pairs, onTake, onEnd }: SqueezeWalkProps) => {
+export const SqueezeWalk = ({ job, spokes, names, pairs, practice, onTake, onEnd }: SqueezeWalkProps) => {
   const [message, setMessage] = useState<string | null>(null);
   const [passed, setPassed] = useState<readonly Squeeze[]>([]);
   const sides = (["A", "B"] as const).map((side) => spokes.filter((s) => s.flange === side).map((s) => s.spoke));
@@ -57,6 +60,7 @@ export const SqueezeWalk = ({ job, spokes, names, pairs, onTake, onEnd }: Squeez
         </span>
       }
       detail={message ?? `squeeze ${spoke} with its neighbour, then ${against} the same way`}
+      drawing={practice !== null && <PairsGive jobId={practice} spokes={[spoke, against]} />}
       next={`${against - spoke > 0 ? `${against - spoke} on` : `${spoke - against} back`}`}
       entry={
         <EntryBar

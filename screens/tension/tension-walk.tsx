@@ -25,6 +25,7 @@ export const TensionWalk = ({ walking, job, now, acts, table, practice, onEnd }:
   const { jobId, title, names } = job;
   const { spokes, tensions, shown, current } = now;
   const common = { job: title, spokes, names, onEnd };
+  const stand = practice ? jobId : null;
   if (walking === "turn")
     return current?.plan ? (
       <TurningWalk
@@ -34,6 +35,7 @@ export const TensionWalk = ({ walking, job, now, acts, table, practice, onEnd }:
         walked={current.walked}
         made={current.turns}
         turns={current.plan.turns}
+        practice={stand}
       />
     ) : null;
   if (walking === "ear")
@@ -48,13 +50,14 @@ export const TensionWalk = ({ walking, job, now, acts, table, practice, onEnd }:
         onTake={acts.take}
       />
     );
-  if (walking === "squeeze") return <SqueezeWalk {...common} pairs={now.pairs} onTake={acts.take} />;
+  if (walking === "squeeze") return <SqueezeWalk {...common} practice={stand} pairs={now.pairs} onTake={acts.take} />;
   return (
     <EntryWalk
       {...common}
       way={walking}
       table={table}
       tensions={tensions}
+      practice={stand}
       has={(spoke) => (shown?.entries ?? []).some((e) => e.spoke === spoke && e.what === walking)}
       onTake={acts.take}
     />

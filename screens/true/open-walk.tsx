@@ -31,6 +31,7 @@ export const OpenWalk = (props: OpenWalkProps) => {
   const turning = {
     ...{ jobId, job: title, roundId: round.id, spokes, names },
     tyreOn: way.tyreOn,
+    practice: job.practice ? jobId : null,
     onEnd: walks.endWalk,
   };
   if (walks.walk === "read")

@@ -22,7 +22,8 @@ interface PickedSpokeProps {
   readonly onAlter: (spoke: number, by: number) => void;
 }
 
-const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
+/** Nothing is no less than nothing: no −0.00. */
+const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2).replace(/^-(?=0\.00$)/, ""));
 
 /** The spoke under the finger: its figures, its turn, one step more or less. */
 export const PickedSpoke = (props: PickedSpokeProps) => {

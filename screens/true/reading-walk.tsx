@@ -6,12 +6,12 @@ import { fromTyped } from "@/core/rounds/work-out";
 import { DIAL_KINDS, DIALS, type Dial } from "@/core/runout/dials";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { useDial } from "../parts/kept/kept-choice";
+import { OnPracticeWheel } from "../parts/practice/on-practice-wheel";
 import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
 import { DIAL_WORDS } from "./dial-words";
-import { PracticeDial } from "./practice-dial";
 import { onePlace, readingStops, type Stop } from "./reading-places";
 import { detailWords, nextWords } from "./reading-words";
 import type { Offered } from "./readings-source";
@@ -149,9 +149,8 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       detail={detailWords(stop, { checking: rest.check !== null, taken, justTaken, every: plan.every })}
       next={rest.check ? "" : nextWords(stop, stops[walk.at + 1])}
       drawing={
-        props.practice !== null &&
-        (stop.what === "lateral" || stop.what === "radial" || stop.what === "offset") && (
-          <PracticeDial key={here} jobId={props.practice} spoke={stop.spoke} what={stop.what} />
+        props.practice !== null && (
+          <OnPracticeWheel key={here} jobId={props.practice} spoke={stop.spoke} what={stop.what} />
         )
       }
       entry={

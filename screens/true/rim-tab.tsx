@@ -1,18 +1,21 @@
 "use client";
 import { totalReading } from "@/core/runout/runout";
+import { PLANS } from "@/core/shop/practice-plan";
 import { spreadOf } from "@/core/tension/spread";
 import type { Misread } from "@/core/truing/knowing/misread";
+import type { Advice } from "@/core/truing/saying/advice";
 import { reasonWords } from "@/core/truing/saying/reason-words";
 import { withSideNames } from "@/core/wheel/side-names";
 import { UnrolledRim } from "../parts/wheel/unrolled-rim";
 import { MisreadPanel } from "./misread-panel";
+import { PLAN_WORDS } from "./own-plan/plan-words";
+import type { useOwnPlan } from "./own-plan/use-own-plan";
 import { PickedSpoke } from "./picked-spoke";
 import { RoundHeader } from "./round-header";
 import type { RoundNow } from "./round-now";
 import { emptyRound, type RoundView } from "./round-view";
 import { SettledLine } from "./settled-line";
 import type { useAltered } from "./use-altered";
-import type { useForecast } from "./use-forecast";
 import type { TrueNow } from "./use-true";
 
 interface RimTabProps {
@@ -20,8 +23,11 @@ interface RimTabProps {
   readonly here: RoundNow;
   /** The round it is compared with. */
   readonly before: RoundView | null;
+  /** Null while none is shown: nothing read, or the own plan comes first. */
+  readonly advice: Advice | null;
+  readonly own: ReturnType<typeof useOwnPlan>;
   readonly plan: ReturnType<typeof useAltered>;
-  readonly forecast: ReturnType<typeof useForecast>;
+  readonly forecast: Readonly<Record<"lateral" | "radial" | "tension", readonly number[]>> | null;
   readonly misread: readonly Misread[];
   readonly picked: number;
   readonly message: string | null;
@@ -34,11 +40,13 @@ interface RimTabProps {
 
 /** The rim laid flat: where it is, what it should become, the spoke under the finger and why it is turned. */
 export const RimTab = (props: RimTabProps) => {
-  const { now, here, before, plan, forecast, misread, picked, message, onPick } = props;
+  const { now, here, before, advice, own, plan, forecast, misread, picked, message, onPick } = props;
   const { job, spokes, wanted, way } = now;
   const { round, read, turned, anyTension, settled } = here;
-  const advice = round?.advice ?? null;
   const p = picked - 1;
+  const { turns, alter } = own.planning ? own : plan;
+  // A plan that stands beside others is turned as it is.
+  const onTurn = own.planning || (advice && !own.stood) ? alter : undefined;
   // The picked spoke's own reason; else the first, which says the most.
   const reason = advice?.reasons.find((r) => r.spokes.includes(picked)) ?? advice?.reasons[0];
   const masked = advice?.reasons.flatMap((r) => (r.code === "seam" || r.code === "outlier" ? r.spokes : [])) ?? [];
@@ -57,8 +65,12 @@ export const RimTab = (props: RimTabProps) => {
           now={round ?? emptyRound(spokes.length)}
           before={before}
           forecast={plan.toTurn > 0 ? forecast : null}
-          turns={plan.turns}
-          onTurn={advice ? plan.alter : undefined}
+          turns={turns}
+          onTurn={onTurn}
+          plans={PLANS.flatMap((name) => {
+            const one = own.stood?.plans[name];
+            return one ? [{ ...one, label: PLAN_WORDS[name].short, chosen: own.stood?.chosen === name }] : [];
+          })}
           masked={masked}
           band={way.tolerance}
           wantedTension={wanted}
@@ -69,6 +81,13 @@ export const RimTab = (props: RimTabProps) => {
       </div>
       {misread.length > 0 && <MisreadPanel misread={misread} onMend={props.onMend} onKeep={props.onAsRead} />}
       {settled && advice && <SettledLine settled={settled} />}
+      {own.planning && (
+        <p aria-live="polite" className="shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
+          {own.hints.length > 0
+            ? own.hints.join(" ")
+            : "Plan it yourself first: pick a spoke, then − and + beside it, or drag along its string. What is advised, and what a hand would do, come after."}
+        </p>
+      )}
       {reason && misread.length === 0 && (
         <p className="line-clamp-2 shrink-0 border-t border-grid px-4 py-1 text-lg leading-snug">
           {withSideNames(reasonWords(reason), job.names)}
@@ -82,12 +101,12 @@ export const RimTab = (props: RimTabProps) => {
         lateral={round?.lateral[p] ?? null}
         radial={round?.radial[p] ?? null}
         tension={anyTension ? (round?.tension[p] ?? null) : undefined}
-        turn={advice ? plan.turns[p] : null}
+        turn={onTurn ? turns[p] : null}
         stuck={way.stuck.includes(picked)}
         telling={advice?.reasons.find((r) => r.code === "unread")?.spokes[0] ?? null}
         onRead={read > 0 && turned === 0 ? () => props.onRead(picked) : undefined}
         onPick={onPick}
-        onAlter={plan.alter}
+        onAlter={alter}
       />
       {message && (
         <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">

@@ -30,6 +30,8 @@ interface RoundKeysProps {
   readonly onToggle: (what: Also) => void;
   readonly onRead: (how: ReadingWay) => void;
   readonly onTurn: () => void;
+  /** On a practice wheel, which is handed back to nobody: how it came out. */
+  readonly onScore?: () => void;
 }
 
 type RoundStands = Pick<RoundKeysProps, "read" | "turned" | "advice">;
@@ -47,6 +49,8 @@ const isFinished = ({ turned, advice }: RoundStands): boolean =>
   turned === 0 && (advice?.verdict === "done" || (advice?.verdict === "rim" && advice.rim.action !== "straighten"));
 
 const MAIN = "bg-ink text-paper";
+/** Where the wheel goes when it is finished. */
+const ON = `flex shrink-0 grow basis-40 items-center justify-center px-2 text-center text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 ${MAIN}`;
 
 /** The keys under the rim: how it is read, and one main key: read, turn, or go on to hand it back. */
 export const RoundKeys = ({
@@ -58,6 +62,7 @@ export const RoundKeys = ({
   onToggle,
   onRead,
   onTurn,
+  onScore,
   ...round
 }: RoundKeysProps) => {
   const finished = left === 0 && isFinished(round);
@@ -101,14 +106,16 @@ export const RoundKeys = ({
       >
         {readLabel(round)}
       </button>
-      {finished && (
-        <PageLink
-          href={`/jobs/${jobId}/hand-back`}
-          className={`flex shrink-0 grow basis-40 items-center justify-center px-2 text-center text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 ${MAIN}`}
-        >
-          finished: hand back
-        </PageLink>
-      )}
+      {finished &&
+        (onScore ? (
+          <button type="button" onClick={onScore} className={ON}>
+            finished: score
+          </button>
+        ) : (
+          <PageLink href={`/jobs/${jobId}/hand-back`} className={ON}>
+            finished: hand back
+          </PageLink>
+        ))}
       {left > 0 && (
         <button
           type="button"

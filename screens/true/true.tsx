@@ -6,6 +6,8 @@ import { lookAgain } from "../parts/kept/use-enter";
 import { AskedBetween } from "./asked-between";
 import { HowTrue } from "./how-true";
 import { OpenWalk } from "./open-walk";
+import { PlanKeys } from "./own-plan/plan-keys";
+import { PlansBeside } from "./own-plan/plans-beside";
 import { RimTab } from "./rim-tab";
 import { RoundKeys } from "./round-keys";
 import { RoundsList } from "./rounds-list";
@@ -28,7 +30,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
   const [tab, setTab] = useTab<(typeof TABS)[number]["key"]>(TABS, "rim");
   const [picked, setPicked] = useState(1);
   const page = useTruePage(job, readNow);
-  const { now, here, before, advice, forecast, plan, acts, walks, reading, advised } = page;
+  const { now, here, before, advice, own, forecast, plan, acts, walks, reading, advised } = page;
   const { spokes, way, taken, rounds } = now;
   const { round, read, turned } = here;
   if (walks.walk && round && (walks.walk !== "turn" || advice))
@@ -62,7 +64,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
           onChanged={advised.ask}
         />
       )}
-      {tab === "score" && job.practice && <ScoreView jobId={jobId} changes={job.changes} />}
+      {tab === "score" && job.practice && <ScoreView job={job} spokes={spokes} rounds={rounds} />}
       {tab === "rounds" && (
         <RoundsList
           jobId={jobId}
@@ -91,6 +93,8 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
               now={now}
               here={here}
               before={before}
+              advice={advice}
+              own={own}
               plan={plan}
               forecast={forecast}
               misread={advised.misread}
@@ -102,7 +106,16 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
               onAsRead={advised.dismiss}
             />
           </div>
-          {walks.asking !== "sitting" && (
+          {own.stood && (
+            <PlansBeside
+              stood={own.stood}
+              spokes={spokes}
+              fixed={turned > 0}
+              onChoose={(name) => void own.choose(name)}
+            />
+          )}
+          {own.planning && <PlanKeys own={own} />}
+          {!own.planning && walks.asking !== "sitting" && (
             <RoundKeys
               jobId={jobId}
               every={reading.plan.every}
@@ -115,6 +128,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
               onToggle={reading.toggle}
               onRead={(how) => void walks.begin(how)}
               onTurn={walks.beginTurning}
+              onScore={job.practice ? () => setTab("score") : undefined}
             />
           )}
         </div>

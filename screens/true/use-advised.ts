@@ -25,7 +25,7 @@ export const useAdvised = ({ jobId, toleranceName, round, acts, plan, walks }: A
   const [asRead, setAsRead] = useState(false);
   const ask = async () => {
     walks.endWalk();
-    plan.asAdvised();
+    plan.asPlanned();
     setAsRead(false);
     await acts.ask();
   };

@@ -1,24 +1,26 @@
 "use client";
 import { useState } from "react";
-import type { Advice } from "@/core/truing/saying/advice";
 
 /** Turns a hand may ask of one nipple in a round. */
 const MOST = 2;
 
-/** The turns of a round as advised, and as somebody altered them since. */
-export const useAltered = (advice: Advice | null, walked: readonly number[]) => {
-  const [altered, setAltered] = useState<Readonly<Record<number, number>>>({});
-  const turns = advice ? advice.turns.map((t, i) => altered[i] ?? t) : [];
+/** So many turns more, + tighter, in sixteenths. */
+export const altered = (turns: number, by: number): number =>
+  Math.max(-MOST, Math.min(MOST, Math.round((turns + by) * 16) / 16));
+
+/** The turns of a round as they were planned, and as somebody altered them since. @param planned null for none yet */
+export const useAltered = (planned: readonly number[] | null, walked: readonly number[]) => {
+  const [other, setOther] = useState<Readonly<Record<number, number>>>({});
+  const turns = planned ? planned.map((t, i) => other[i] ?? t) : [];
   return {
-    altered,
+    altered: other,
     turns,
     toTurn: turns.filter((t) => t !== 0).length,
     /** So many turns more, + tighter; a nipple turned already is left. */
     alter: (spoke: number, by: number) => {
-      if (!advice || walked.includes(spoke)) return;
-      const to = Math.max(-MOST, Math.min(MOST, Math.round((turns[spoke - 1] + by) * 16) / 16));
-      setAltered({ ...altered, [spoke - 1]: to });
+      if (!planned || walked.includes(spoke)) return;
+      setOther({ ...other, [spoke - 1]: altered(turns[spoke - 1], by) });
     },
-    asAdvised: () => setAltered({}),
+    asPlanned: () => setOther({}),
   };
 };

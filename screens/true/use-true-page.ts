@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { isLacedAnew } from "@/core/wheel/stages";
+import { useOwnPlan } from "./own-plan/use-own-plan";
 import type { Also } from "./round-keys";
 import { everyAfter, roundNow } from "./round-now";
 import { useAdvised } from "./use-advised";
@@ -37,8 +38,12 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const acts = useRounds(jobId, now.spokes.length, round);
   const [comparedWith, setComparedWith] = useState<number | null>(null);
   const before = comparedWith === null ? here.earlier : (rounds.find((r) => r.number === comparedWith) ?? null);
-  const advice = round?.advice ?? null;
-  const plan = useAltered(advice, round?.walked ?? []);
+  const own = useOwnPlan(job, here, acts.setMessage);
+  // Whoever trains sees no advice before his own plan stands; whose turns are made then is his choice.
+  const advice = own.planning ? null : (round?.advice ?? null);
+  const chosen = own.stood?.plans[own.stood.chosen] ?? null;
+  const plan = useAltered(chosen?.turns ?? advice?.turns ?? null, round?.walked ?? []);
+  const forecast = useForecast(job.wheel, chosen ? null : advice, plan.altered);
   const reading = useReadingPlan(
     everyAfter(before),
     // Who waits for a wheel that comes only to be trued has its middle as the machine keeps it; a key asks all the same.
@@ -51,8 +56,8 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   });
   useReadNow(readNow && rounds.length === 0, () => void walks.begin("read"));
   return {
-    ...{ now, here, before, advice, plan, acts, walks, reading },
-    forecast: useForecast(job.wheel, advice, plan.altered),
+    ...{ now, here, before, advice, own, plan, acts, walks, reading },
+    forecast: chosen ?? forecast,
     advised: useAdvised({ jobId, toleranceName, round, acts, plan, walks }),
     compareWith: setComparedWith,
   };

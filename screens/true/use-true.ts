@@ -7,6 +7,7 @@ import { countingOf } from "@/core/rounds/left-out";
 import { readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
 import type { ToleranceName } from "@/core/runout/tolerance";
+import type { RoundPlans } from "@/core/shop/practice-plan";
 import { sideTensions } from "@/core/tension/balance";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { benchWay } from "@/core/truing/bench-way";
@@ -23,6 +24,8 @@ export interface TrueOnPage extends JobOnPage {
   readonly toleranceName: ToleranceName;
   readonly usualSchool: School;
   readonly practice: boolean;
+  /** Where a level is trained on: each round's own plan beside the others, which come after it. Else null. */
+  readonly plans: readonly RoundPlans[] | null;
   readonly assumed: number;
   /** What the flat plate said of the bare rim, when it said anything against it. */
   readonly plate: string | null;

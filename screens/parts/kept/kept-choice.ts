@@ -72,3 +72,6 @@ export const useOffsetTool = keptChoice<string>(
 
 /** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */
 export const useLastWalk = keptChoice<string>("tall-compass-last-walk", "", (t): t is string => t.length < 80);
+
+/** A learner's plan for the round in hand, as it grows; the round it is for stands in it. */
+export const useOwnDraft = keptChoice<string>("tall-compass-own-plan", "", (t): t is string => t.length < 4000);

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { turnsText, turnWords, wayOf } from "@/core/truing/saying/turn-words";
 import { useVoice } from "../kept/kept-choice";
+import { BesideDials } from "../practice/beside-dials";
 import { useSpoken } from "./speak";
 import { Recorded, ToldAtOnce, TurnedAlready, TurningKeys } from "./turning-keys";
 import { type Turning, useTurning } from "./use-turning";
@@ -14,6 +15,8 @@ interface TurningWalkProps extends Turning {
   readonly names: { readonly A: string; readonly B: string };
   /** With the tyre on a nipple is turned, and seen, from the hub. */
   readonly tyreOn?: boolean;
+  /** The job whose practice wheel is on the stand, its dials left on while it is turned; null or none for a real one. */
+  readonly practice?: string | null;
   /** Left for a while: was the next one turned already? */
   readonly unsure?: boolean;
   /** What is done when the last one is turned. */
@@ -115,15 +118,17 @@ export const TurningWalk = (props: TurningWalkProps) => {
         ) : was !== 0 ? (
           <Recorded />
         ) : (
-          <TurningKeys
-            view={view}
-            tyreOn={props.tyreOn ?? false}
-            onView={() => setView(view === "tyre" ? "hub" : "tyre")}
-            onAlter={turning.alter}
-            onFound={onFound && ((how) => void found(how))}
-            left={turning.left}
-            onRest={() => void turning.restAsTold()}
-          />
+          <BesideDials jobId={props.practice ?? null} spoke={spoke} since={walked.length}>
+            <TurningKeys
+              view={view}
+              tyreOn={props.tyreOn ?? false}
+              onView={() => setView(view === "tyre" ? "hub" : "tyre")}
+              onAlter={turning.alter}
+              onFound={onFound && ((how) => void found(how))}
+              left={turning.left}
+              onRest={() => void turning.restAsTold()}
+            />
+          </BesideDials>
         )
       }
       doneLabel={asking ? "no: turn it now" : was !== 0 ? "undone" : "done"}

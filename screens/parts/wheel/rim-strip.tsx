@@ -1,4 +1,5 @@
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import { lanesHeight, type PlanLane, PlanLanes } from "./plan-lanes";
 import type { StringLevels, TraceLines } from "./rim-traces";
 import { SpokeString, StringBands } from "./spoke-strings";
 import { LEFT, type StripRoom, stripLayout } from "./strip-layout";
@@ -23,6 +24,8 @@ export interface RimStripProps {
   /** Spokes at which a weld or rust stands up. */
   readonly masked?: readonly number[];
   readonly strings?: StringLevels;
+  /** Several plans for the same round, one lane each under the hop. */
+  readonly plans?: readonly PlanLane[];
   readonly picked: number;
   readonly onPick: (spoke: number) => void;
   /** A nipple dragged: so many turns more, + tighter. */
@@ -31,8 +34,8 @@ export interface RimStripProps {
 
 /** One row of the rim laid flat. */
 export const RimStrip = (props: RimStripProps) => {
-  const { room, spokes, lines, scale, band, names, masked = [], strings, picked } = props;
-  const layout = stripLayout(room, strings);
+  const { room, spokes, lines, scale, band, names, masked = [], strings, plans = [], picked } = props;
+  const layout = stripLayout({ ...room, height: room.height - lanesHeight(plans.length) }, strings);
   const touch = useStripTouch(layout, props.onPick, props.onTurn);
   const { from, to, gap, end, lane, x } = layout;
   const here = spokes.slice(from, to);
@@ -69,6 +72,7 @@ export const RimStrip = (props: RimStripProps) => {
       {(["lateral", "radial"] as const).map((what) => (
         <TraceLane key={what} what={what} lines={lines[what]} layout={layout} scale={scale[what]} band={band[what]} />
       ))}
+      {plans.length > 0 && <PlanLanes plans={plans} layout={layout} />}
       <line x1={LEFT} x2={end} y1={lane.strings.y} y2={lane.strings.y} stroke="var(--color-rule)" strokeWidth="1.5" />
       {strings && <StringBands layout={layout} band={strings.band} />}
       {here.map((s) => (

@@ -26,6 +26,8 @@ export interface TraceLines {
   readonly now: OverHoles;
   readonly before: OverHoles | null;
   readonly forecast: OverHoles | null;
+  /** What other plans would make of it. */
+  readonly beside: readonly OverHoles[];
 }
 
 /** About its median: a weld that stands up must not push the rest of the line aside. */
@@ -42,16 +44,18 @@ export const traceLines = (
   now: RimTrace,
   before: RimTrace | null | undefined,
   forecast: RimTrace | null | undefined,
+  beside: readonly Pick<RimTrace, "lateral" | "radial">[],
 ): TraceLines => ({
   now: centred(now[what]),
   before: before ? centred(before[what]) : null,
   forecast: forecast ? centred(forecast[what]) : null,
+  beside: beside.map((b) => centred(b[what])),
 });
 
 const STEP_LEVELS = [0.5, 1, 2, 5];
 /** The smallest of the stated scales that holds every trace: mm either way. */
-export const scaleFor = ({ now, before, forecast }: TraceLines, band: number): number => {
-  const all = [...now, ...(before ?? []), ...(forecast ?? [])];
+export const scaleFor = ({ now, before, forecast, beside }: TraceLines, band: number): number => {
+  const all = [...now, ...(before ?? []), ...(forecast ?? []), ...beside.flat()];
   const largest = Math.max(band / 2, ...all.map((v) => Math.abs(v ?? 0)));
   return STEP_LEVELS.find((s) => s >= largest) ?? 5;
 };

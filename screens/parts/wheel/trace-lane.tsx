@@ -60,6 +60,9 @@ export const TraceLane = ({ what, lines, layout, scale, band }: TraceLaneProps) 
           {Math.abs(v)}
         </text>
       ))}
+      {lines.beside.map((trace, i) => (
+        <path key={i} d={path(trace)} {...line} strokeWidth="1.5" strokeDasharray="1.5 4" />
+      ))}
       {lines.before && <path d={path(lines.before)} {...line} strokeWidth="1.5" />}
       {lines.forecast && <path d={path(lines.forecast)} {...line} strokeWidth="2" strokeDasharray="7 5" />}
       <path d={path(lines.now)} {...line} strokeWidth="3" />

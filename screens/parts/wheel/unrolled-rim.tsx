@@ -1,5 +1,6 @@
 "use client";
 import { useLayoutEffect, useRef, useState } from "react";
+import { lanesHeight } from "./plan-lanes";
 import { RimStrip, type RimStripProps } from "./rim-strip";
 import { type RimTrace, scaleFor, traceLines } from "./rim-traces";
 import { LEFT, RIGHT } from "./strip-layout";
@@ -27,7 +28,8 @@ const rowsFor = (width: number, n: number): number => {
  */
 export const UnrolledRim = (props: UnrolledRimProps) => {
   const { now, before, forecast, spokes, band, wantedTension, names, picked, onPick } = props;
-  const { turns, masked, strings, onTurn } = props;
+  const { turns, masked, strings, plans = [], onTurn } = props;
+  const beside = plans.filter((p) => !p.chosen);
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 1200, height: 480 });
   useLayoutEffect(() => {
@@ -41,8 +43,8 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
   const rows = rowsFor(size.width, n);
   const perRow = Math.ceil(n / rows);
   const lines = {
-    lateral: traceLines("lateral", now, before, forecast),
-    radial: traceLines("radial", now, before, forecast),
+    lateral: traceLines("lateral", now, before, forecast, beside),
+    radial: traceLines("radial", now, before, forecast, beside),
   };
   const scale = {
     lateral: scaleFor(lines.lateral, band.lateral),
@@ -55,7 +57,7 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
         ref={box}
         className="h-full w-full select-none"
         // More rows than a screen holds: what is around it scrolls.
-        style={rows > 2 ? { minHeight: rows * PHONE.height } : undefined}
+        style={rows > 2 ? { minHeight: rows * (PHONE.height + lanesHeight(plans.length)) } : undefined}
         role="slider"
         tabIndex={0}
         aria-label="the rim laid flat"
@@ -72,7 +74,7 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
           <RimStrip
             key={row}
             {...{ spokes, band, wantedTension, names, picked, onPick }}
-            {...{ turns, masked, strings, onTurn }}
+            {...{ turns, masked, strings, plans, onTurn }}
             tension={now.tension}
             lines={lines}
             scale={scale}

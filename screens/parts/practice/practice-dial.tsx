@@ -1,12 +1,5 @@
 "use client";
-import { useQuery } from "@tanstack/react-query";
-import { getJson } from "../parts/kept/get-json";
-
-interface Shown {
-  readonly lateral: number;
-  readonly radial: number;
-  readonly offset: number;
-}
+import { useOnStand } from "./use-on-stand";
 
 /** mm once round the dial, in a hundred divisions. */
 const TURN = 1;
@@ -22,21 +15,19 @@ export const PracticeDial = ({
   jobId,
   spoke,
   what,
+  since,
 }: {
   jobId: string;
   /** 0 at the offset, which is one figure of the wheel. */
   spoke: number;
-  what: "lateral" | "radial" | "offset";
+  /** Both edges of a practice rim run alike: it is of one width. */
+  what: "lateral" | "far-edge" | "radial" | "offset";
+  /** Nipples turned so far, where it is read while they are. */
+  since?: number;
 }) => {
-  const { data } = useQuery({
-    queryKey: ["practice-dial", jobId, spoke],
-    queryFn: () => getJson<Shown>(`/api/jobs/${jobId}/practice/dial?spoke=${Math.max(1, spoke)}`),
-    staleTime: Number.POSITIVE_INFINITY,
-    // A wheel turned since shows something else: nothing is kept for the next walk.
-    gcTime: 0,
-  });
+  const data = useOnStand(jobId, spoke, since);
   if (!data) return null;
-  const value = data[what];
+  const value = data[what === "far-edge" ? "lateral" : what];
   const needle = at((value / TURN) * 100, 38);
   const rounds = Math.trunc(Math.abs(value) / TURN);
   const way = what === "radial" ? (value >= 0 ? "high" : "low") : value >= 0 ? "plus" : "minus";

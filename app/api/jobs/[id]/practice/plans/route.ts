@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { answer, readBody } from "@/app/api/answer";
+import { PLANS } from "@/core/shop/practice-plan";
+import { MOST_HOLES } from "@/core/wheel/holes";
+import { comparePlans, takePlan } from "@/record/practice-plans";
+
+const own = z.object({
+  round: z.uuid(),
+  turns: z.array(z.number().min(-20).max(20)).max(MOST_HOLES).nullable(),
+  hints: z.int().min(0).max(20).default(0),
+  who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
+});
+const chosen = z.object({ round: z.uuid(), chosen: z.enum(PLANS) });
+
+/** Puts a learner's plan for a round beside the advice and what a hand would do. */
+export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => comparePlans((await params).id, await readBody(request, own)));
+
+/** Whose turns are made. */
+export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const told = await readBody(request, chosen);
+    await takePlan((await params).id, told.round, told.chosen);
+  });
