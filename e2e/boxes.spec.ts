@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import { newJob, put } from "./at-the-bench";
 import { badBoxes } from "./boxes";
 
 // Every screen on a phone, a tablet upright and across, and with letters twice as large: nothing beyond the edge, cut off,
@@ -79,16 +80,19 @@ for (const [how, sizes] of [
       await page.getByRole("button", { name: key }).first().click();
       const sitting = page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" });
       await expect(page.getByTestId("walk-spoke").or(sitting)).toBeVisible();
-      if (await sitting.isVisible()) {
-        bad.push(...(await lookAt(page, "before reading", sizes)));
-        await page.setViewportSize(sizes[0]);
-        await sitting.click();
-      }
+      if (await sitting.isVisible()) await sitting.click();
       await expect(page.getByTestId("walk-spoke")).toBeVisible();
       bad.push(...(await lookAt(page, `walk: ${key.source}`, sizes)));
       await page.setViewportSize(sizes[0]);
       await page.keyboard.press("Escape");
       await expect(page).not.toHaveURL(/#walk/);
     }
+    // What is asked before the first reading of a wheel that just came in.
+    const waiting = await newJob(page, "true-only");
+    await put(page, waiting, { "rim.holes": "40", "rim.size": "18", "hub.kind": "full-width" });
+    await page.goto(`/jobs/${waiting}/true`);
+    await page.getByRole("button", { name: "read the wheel" }).click();
+    await expect(page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" })).toBeVisible();
+    bad.push(...(await lookAt(page, "before reading", sizes)));
     expect(bad).toEqual([]);
   });

@@ -23,7 +23,7 @@ export const SITTING_FIGURES: readonly Figure[] = takenIn("true", [
   {
     name: "true.tyre",
     label: "tyre, and where the wheel turns",
-    how: "on: hop at the rim's edge, small corrections only. In the machine: secured on its stand, engine off, fingers clear of chain and brake",
+    how: "Tyre on: hop at the rim's edge, small corrections only. In the machine: secured on its stand, engine off, fingers clear of chain and brake",
     kind: "choice",
     picture: "dial",
     choices: SITTING_PLACES.map(({ value, label }) => ({ value, label })),

@@ -104,7 +104,7 @@ export const EntryBar = (props: EntryBarProps) => {
         <div
           className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
         >
-          <p className="truncate text-2xl font-bold">{prompt}</p>
+          <p className="text-2xl leading-tight font-bold">{prompt}</p>
           <p className={`text-base leading-tight ${said ? "font-bold" : ""}`} role={said ? "alert" : undefined}>
             {said ?? how}
           </p>

@@ -22,6 +22,7 @@ export const StageFrame = ({ job, current, children }: StageFrameProps) => (
       <KeptNote jobId={job.jobId} />
       {job.putAway && <PutAwayNote jobId={job.jobId} mark={job.title || "This job"} />}
     </div>
-    <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+    {/* Letters so large that what is asked fills the page: it scrolls. */}
+    <main className="flex min-h-0 flex-1 flex-col overflow-x-hidden overflow-y-auto">{children}</main>
   </div>
 );
