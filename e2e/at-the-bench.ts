@@ -132,6 +132,37 @@ export const onTheStand = async (page: Page, seed: number, start: "fresh" | "buc
   return made;
 };
 
+/** Counts every tap and every key from here on, a figure filled in at once by its letters. */
+export const countHand = async (page: Page): Promise<() => number> => {
+  let count = 0;
+  await page.exposeFunction("handDid", (what: number) => {
+    count += what;
+  });
+  await page.addInitScript(() => {
+    const did = (what: number) => (window as unknown as { handDid: (n: number) => void }).handDid(what);
+    let keyed = false;
+    window.addEventListener(
+      "keydown",
+      () => {
+        keyed = true;
+        did(1);
+      },
+      true,
+    );
+    window.addEventListener(
+      "keyup",
+      () => {
+        keyed = false;
+      },
+      true,
+    );
+    // A key that works a button tells a click as well, with no detail.
+    window.addEventListener("click", (e) => e.detail > 0 && did(1), true);
+    window.addEventListener("input", (e) => !keyed && did((e as InputEvent).data?.length ?? 0), true);
+  });
+  return () => count;
+};
+
 /** What the browser still keeps to be sent, or was refused. */
 export const lettersLeft = (page: Page): Promise<unknown[]> =>
   page.evaluate(

@@ -10,7 +10,7 @@ export default defineConfig({
   workers: 1,
   retries: 0,
   outputDir: "../.test-output/playwright",
-  reporter: [["line"], ["json", { outputFile: "../.test-output/browser.json" }]],
+  reporter: [["line"]],
   use: {
     baseURL,
     // A tablet that was asked what its dial reads in.

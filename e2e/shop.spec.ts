@@ -1,49 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { besideAStand, DRUM_WHEEL, newJob, put, tell } from "./at-the-bench";
-
-test("axe finds nothing serious on any screen, on paper and at night", async ({ page }) => {
-  test.slow();
-  const { id } = await besideAStand(page, "rebuild", 5, "buckled");
-  const round = crypto.randomUUID();
-  await page.request.post(`/api/jobs/${id}/rounds`, { data: { id: round } });
-  await page.request.post(`/api/rounds/${round}/readings/many`, {
-    data: [...Array(40).keys()].flatMap((i) =>
-      ["lateral", "radial"].map((what) => ({
-        id: crypto.randomUUID(),
-        what,
-        spoke: i + 1,
-        value: Math.sin(i / 3),
-        typed: "t",
-      })),
-    ),
-  });
-  await page.request.post(`/api/rounds/${round}/advice`, { data: { jobId: id } });
-  const wheel = (await (await page.request.get(`/api/jobs/${id}/record-links`)).json()) as {
-    wheelId: string;
-    customerId: string;
-  };
-  const places = [
-    "/",
-    "/diary",
-    "/stock",
-    "/figures",
-    "/settings",
-    `/wheels/${wheel.wheelId}`,
-    `/customers/${wheel.customerId}`,
-    ...["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back"].map((s) => `/jobs/${id}/${s}`),
-  ];
-  for (const scheme of ["light", "dark"] as const) {
-    await page.emulateMedia({ colorScheme: scheme });
-    for (const place of places) {
-      await page.goto(place);
-      await page.waitForLoadState("networkidle");
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
-      expect(serious.map((v) => `${scheme} ${place}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
-    }
-  }
-});
 
 test("finish: the record answers what it can, eyes the rest; slack stops the signature, what was not done prints", async ({
   page,

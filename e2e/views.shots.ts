@@ -1,5 +1,5 @@
 import { type Page, test } from "@playwright/test";
-import { sit } from "./at-the-bench";
+import { DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
 
 const open = async (page: Page, mark: string, stage: string) => {
   await page.goto("/");
@@ -46,12 +46,6 @@ test("every main view", async ({ page }) => {
   await page.keyboard.press("Escape");
   await page.waitForTimeout(300);
   await keep(page, "lace-broken");
-  for (const [tab, name] of [["Under load", "tension-under-load"]] as const) {
-    await open(page, "H-014", "tension");
-    await page.getByRole("tab", { name: tab }).click();
-    await page.waitForTimeout(1200);
-    await keep(page, name);
-  }
   await open(page, "H-014", "true");
   await page.getByRole("tab", { name: "How true" }).click();
   await page.waitForTimeout(1500);
@@ -74,6 +68,26 @@ test("every main view", async ({ page }) => {
   await open(page, "H-014", "true");
   await page.getByRole("button", { name: /turn \d+ nipples/ }).click();
   await keep(page, "turning-walk");
+  // A level trained on: the own plan beside the advice and the hand's way.
+  const training = await newJob(page, "practice");
+  await put(page, training, DRUM_WHEEL);
+  await page.request.post(`/api/jobs/${training}/practice`, { data: { seed: 17, level: "buckle" } });
+  await page.goto(`/jobs/${training}/true`);
+  await page.getByRole("button", { name: "the stand" }).click();
+  await sit(page);
+  await page.getByRole("button", { name: /turn the practice wheel/ }).click();
+  await page.getByRole("button", { name: "take every spoke" }).click({ timeout: 30_000 });
+  await page.getByRole("button", { name: "a hint" }).click();
+  const worst = Number((await page.getByText(/^Look at \d+:/).textContent())?.match(/\d+/)?.[0]);
+  await page.getByRole("slider", { name: "the rim laid flat" }).focus();
+  for (let spoke = 1; spoke < worst; spoke++) await page.keyboard.press("ArrowRight");
+  for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "1/16 tighter" }).click();
+  await page.getByRole("button", { name: "next spoke" }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "1/16 slacker" }).click();
+  await page.getByRole("button", { name: /^my plan stands/ }).click();
+  await page.getByTestId("plan-own").waitFor();
+  await page.waitForTimeout(500);
+  await keep(page, "trainer");
   await page.setViewportSize({ width: 820, height: 1180 });
   await open(page, "H-014", "true");
   await keep(page, "true-upright");

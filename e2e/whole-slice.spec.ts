@@ -4,7 +4,7 @@ import { totalReading } from "@/core/runout/runout";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
-import { choose, enter, leaveWalk, sit, turnTo } from "./at-the-bench";
+import { choose, countHand, enter, leaveWalk, sit, turnTo } from "./at-the-bench";
 
 /** Goes round with the stand-in's dial in hand and types what it shows; at the keyboard alone. */
 const readRound = async (page: Page, stand: StandInWheel) => {
@@ -33,7 +33,17 @@ const readRound = async (page: Page, stand: StandInWheel) => {
   }
 };
 
-test("from a wheel at the door to the customer's PDF", async ({ page }) => {
+test("a rebuild from the door to the customer's PDF, its taps and keys counted", async ({ page }) => {
+  const hand = await countHand(page);
+  const told: string[] = [];
+  let before = 0;
+  /** What a stage took. */
+  const took = (stage: string): number => {
+    const since = hand() - before;
+    before = hand();
+    told.push(`${stage} ${since}`);
+    return since;
+  };
   await page.goto("/");
   await page.getByRole("button", { name: "Rebuild" }).click();
   await page.waitForURL(/book-in/);
@@ -47,6 +57,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await turnTo(page, "Wheel");
   await enter(page, /name of the other side/, "plain side");
 
+  expect(took("book in")).toBeLessThanOrEqual(60);
   // The check values of the trade: 32 holes, ERD 604, hole circle 60, hole 2.5, 3 cross (common practice).
   await page.getByRole("link", { name: /Measure/ }).click();
   await page.waitForURL(/measure/);
@@ -83,6 +94,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     ["spoke thickness", "2.6"],
     ["tension wanted", "1400"],
   ]);
+  expect(took("measure")).toBeLessThanOrEqual(130);
   await page.getByRole("link", { name: /Spokes/ }).click();
   await page.waitForURL(/\/spokes/);
   const lengths = await page.getByTestId("slack").allTextContents();
@@ -90,6 +102,7 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.getByRole("button", { name: "take these lengths" }).click();
   await expect(page.getByRole("status")).toContainText("Taken");
 
+  expect(took("spokes")).toBeLessThanOrEqual(3);
   const download = await (
     await page.request.get(page.url().replace(/jobs\/([^/]+).*/, "api/jobs/$1/wheel-file"))
   ).json();
@@ -112,11 +125,13 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   }
   await expect(page.getByRole("button", { name: "walk it again" })).toBeVisible();
 
+  // One a step, and what was left and found again.
+  expect(took("lace")).toBeLessThanOrEqual(36 + 4);
   // True: read, be told, turn, read again.
   await page.getByRole("link", { name: /True/ }).click();
   await page.waitForURL(/true/);
   const all = [...Array(32).keys()].map((i) => i + 1);
-  const before = totalReading(all.map((s) => stand.trueLateral(s)));
+  const crooked = totalReading(all.map((s) => stand.trueLateral(s)));
   for (let round = 1; round <= 3; round++) {
     await page.getByRole("button", { name: /read the wheel|read the next round/ }).click();
     await sit(page);
@@ -143,8 +158,9 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
     stand.destress();
   }
   const after = totalReading(all.map((s) => stand.trueLateral(s)));
-  expect(after).toBeLessThan(Math.min(0.5, before));
+  expect(after).toBeLessThan(Math.min(0.5, crooked));
 
+  took("true");
   // Hand back: signed, and the PDF read back.
   await page.getByRole("link", { name: /Hand back/ }).click();
   await page.waitForURL(/hand-back/);
@@ -165,6 +181,8 @@ test("from a wheel at the door to the customer's PDF", async ({ page }) => {
   await page.getByLabel("entry").locator("input").fill("W. Bench");
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("the customer's sheet")).toContainText("W. Bench");
+  took("hand back");
+  console.log(`rebuild: ${hand()} taps and keys: ${told.join(", ")}`);
   const pdf = await page.request.get(page.url().replace(/jobs\/([^/]+).*/, "api/jobs/$1/sheet"));
   expect(pdf.headers()["content-type"]).toBe("application/pdf");
   const document = await getDocument({ data: new Uint8Array(await pdf.body()) }).promise;

@@ -1,8 +1,15 @@
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
+import { once } from "node:events";
 import { rmSync } from "node:fs";
 import { buildIfChanged } from "./build";
 import { freePort } from "./database-server";
 import { answers, endNext, openRecord, serveNext } from "./serve";
+
+/** A part of the tests, with a server, a database and a report of its own: `--shard=1/2`. */
+const SHARD = /^--shard=(\d+)\/\d+$/;
+
+/** Where the report of a part stands; of all of them, where they were not parted. */
+export const browserReport = (part: number | null): string => `.test-output/browser${part ?? ""}.json`;
 
 /**
  * The browser tests, all or some (`npm run test:e2e -- truing`), against the built application with the demo in a
@@ -10,8 +17,10 @@ import { answers, endNext, openRecord, serveNext } from "./serve";
  *
  * @returns whether they passed
  */
-export const browserTests = async (which: readonly string[]): Promise<boolean> => {
-  const folder = ".test-output/data";
+const browserTests = async (which: readonly string[]): Promise<boolean> => {
+  const part = which.map((w) => SHARD.exec(w)).find((m) => m !== null);
+  const number = part ? Number(part[1]) : null;
+  const folder = `.test-output/data${number ?? ""}`;
   rmSync(folder, { recursive: true, force: true });
   delete process.env.DATABASE_URL;
   const server = await openRecord(folder);
@@ -22,11 +31,12 @@ export const browserTests = async (which: readonly string[]): Promise<boolean> =
     const web = serveNext("start", port);
     try {
       await answers(address, web);
-      const { status } = spawnSync(
-        "node_modules/.bin/playwright",
-        ["test", "--config", "e2e/playwright.config.ts", ...which],
-        { stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, TALL_COMPASS_URL: address } },
-      );
+      const told = ["--config", "e2e/playwright.config.ts", "--output", `.test-output/playwright${number ?? ""}`];
+      const tests = spawn("node_modules/.bin/playwright", ["test", ...told, "--reporter=line,json", ...which], {
+        stdio: ["ignore", "inherit", "inherit"],
+        env: { ...process.env, TALL_COMPASS_URL: address, PLAYWRIGHT_JSON_OUTPUT_FILE: browserReport(number) },
+      });
+      const [status] = await once(tests, "exit");
       return status === 0;
     } finally {
       endNext(web);

@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, readFileSync, rmSync } from "node:fs";
-import { browserTests } from "./browser-tests";
+import { browserReport } from "./browser-tests";
 import { buildIfChanged } from "./build";
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
@@ -32,7 +32,8 @@ const check = (name: string, command: string, args: readonly string[]) => {
 };
 
 const UNIT = ".test-output/unit.json";
-const BROWSER = ".test-output/browser.json";
+/** The browser tests wait as much as they work: two parts at a time, each with a record of its own. */
+const PARTS = [1, 2] as const;
 
 const count = (name: string, ok: boolean, file: string, read: (report: never) => readonly [number, number]) => {
   if (!existsSync(file)) {
@@ -49,7 +50,7 @@ const count = (name: string, ok: boolean, file: string, read: (report: never) =>
 
 const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
-  rmSync(BROWSER, { force: true });
+  for (const part of PARTS) rmSync(browserReport(part), { force: true });
   // The linter also holds the arrows between folders (run/arrows.ts).
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   // The build has the second processor meanwhile.
@@ -62,12 +63,25 @@ const main = async (): Promise<void> => {
   const wrong = await built;
   if (wrong) throw wrong;
   check("types", bin("tsc"), ["--noEmit"]);
-  console.log("\n== browser tests");
-  const browser = await browserTests([]);
-  count("browser tests", browser, BROWSER, (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
-    r.stats.expected,
-    r.stats.unexpected + r.stats.flaky,
-  ]);
+  const browser = await Promise.all(
+    PARTS.map((part) =>
+      stepBeside(`browser tests, part ${part}`, bin("tsx"), [
+        "run/browser-tests.ts",
+        `--shard=${part}/${PARTS.length}`,
+      ]),
+    ),
+  );
+  PARTS.forEach((part, i) => {
+    count(
+      `browser tests, part ${part}`,
+      browser[i],
+      browserReport(part),
+      (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
+        r.stats.expected,
+        r.stats.unexpected + r.stats.flaky,
+      ],
+    );
+  });
 };
 
 main()

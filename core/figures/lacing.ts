@@ -7,7 +7,7 @@ export const PREPARE_FIGURES: readonly Figure[] = takenIn("lace", [
   {
     name: "prep.thread",
     label: "thread prepared with",
-    how: "grease on steel, paste on alloy nipples: what must still turn in years; others swear by the rest",
+    how: "grease on steel, paste on alloy nipples, so that they still turn in years; other hands use the others",
     kind: "choice",
     picture: "nipple",
     choices: [

@@ -21,7 +21,7 @@ const WORDS: Words = {
   "wrong-side": ({ side, holes, flange }) =>
     `{${side}}: the rim holes stand ${tenths(holes)} off the middle, outside a flange ${tenths(flange)} from it. Is the first hole on the wrong flange, or the flange measured from the wrong face?`,
   upright: ({ side, across }) =>
-    `{${side}}: the spokes lean only ${tenths(across)} mm sideways; they hold the rim there hardly at all. Less offset, or holes nearer the middle, cures it.`,
+    `{${side}}: the spokes lean only ${tenths(across)} mm sideways; they hardly hold the rim there. Less offset, or holes nearer the middle, cures it.`,
   stubby: ({ length }) =>
     `A spoke of ${length.toFixed(0)} mm is nearly all thread and head; it cannot be swung in or bent to its line. Fewer crosses or another hub cure it.`,
 };

@@ -97,7 +97,9 @@ export const FiguresPage = ({ figures }: { figures: ShopFigures }) => {
           <section>
             <h2 className="text-xl font-bold">How true wheels leave</h2>
             {left.length === 0 ? (
-              <p className="py-4">Nothing handed back with its run-out read. Sign a sheet and it stands here.</p>
+              <p className="py-4">
+                No wheel was handed back yet with its run-out read. Sign a sheet, and it stands here.
+              </p>
             ) : (
               <>
                 <Chart label="total reading of each wheel as it left" option={runOut} />

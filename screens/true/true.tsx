@@ -85,7 +85,9 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
           message={acts.message}
         />
       )}
-      <div className={`min-h-0 flex-1 overflow-hidden landscape:min-h-60 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}>
+      <div
+        className={`min-h-0 flex-1 overflow-hidden landscape:min-h-60 portrait:flex-col ${tab === "rim" ? "flex" : "hidden"}`}
+      >
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
           {/* Where there is little room, or the letters are large, the rim scrolls; its keys stay. */}
           <div className="flex min-h-0 flex-1 flex-col overflow-y-auto">

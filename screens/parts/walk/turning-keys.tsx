@@ -43,7 +43,7 @@ export const ToldAtOnce = ({ count, onTakeBack }: { count: number; onTakeBack: (
 /** At a nipple whose turn stands in the record. */
 export const Recorded = () => (
   <Column>
-    <p className="text-2xl">This turn is in the record. Was it not made, or wrong: undone takes it out again.</p>
+    <p className="text-2xl">This turn is in the record. If it was not made, or was wrong, undone takes it out again.</p>
   </Column>
 );
 

@@ -40,7 +40,7 @@ export const TurningWalk = (props: TurningWalkProps) => {
     `${spoke}, ${names[placed.flange]}, ${words.replace("/", " over ")}${was === 0 ? "" : ", done"}`,
     voice === "on" && list.length > 0,
   );
-  if (list.length === 0 || (turning.left === 0 && walked.length > 0))
+  if (list.length === 0 || (turning.left === 0 && walked.length > 0 && !turning.leaving))
     return (
       <Walk
         job={job}

@@ -27,11 +27,13 @@ export const useTurning = (t: Turning) => {
   const [here, setHere] = useState(() => Math.max(0, list.findIndex(isOpen)));
   const [altered, setAltered] = useState<number | null>(null);
   const [message, setMessage] = useState<string | null>(null);
+  /** The last one is being put into the record: it stays as it is until the walk is left. */
+  const [leaving, setLeaving] = useState(false);
   const keeping = useRef(false);
   const [who] = useWho();
   const spoke = list[Math.min(here, list.length - 1)] ?? 1;
   // Gone back to: what was done there, and nothing is done twice.
-  const was = isOpen(spoke) ? 0 : t.made[spoke - 1];
+  const was = isOpen(spoke) || leaving ? 0 : t.made[spoke - 1];
   const turn = was !== 0 ? was : (altered ?? t.turns[spoke - 1]);
   const move = (to: number) => {
     setAltered(null);
@@ -55,14 +57,15 @@ export const useTurning = (t: Turning) => {
     return true;
   };
   return {
-    ...{ list, here, spoke, was, turn, message, setMessage, move },
+    ...{ list, here, spoke, was, turn, message, leaving, setMessage, move },
     left: list.filter(isOpen).length,
     alter: (by: number) => setAltered(turn + by),
     done: async () => {
-      if (!(await record(turn))) return;
-      t.onTurned?.(spoke);
       // Past what was turned before: nothing is asked twice.
       const next = list.findIndex((s, i) => i > here && isOpen(s));
+      if (next < 0 && !keeping.current) setLeaving(true);
+      if (!(await record(turn))) return;
+      t.onTurned?.(spoke);
       move(next < 0 ? list.length : next);
     },
     /** All that are left were turned as told, in one go; in one go it is taken back. */
