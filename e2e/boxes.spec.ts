@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { newJob, put } from "./at-the-bench";
+import { DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
 import { badBoxes } from "./boxes";
 
 // Every screen on a phone, a tablet upright and across, and with letters twice as large: nothing beyond the edge, cut off,
@@ -94,5 +94,67 @@ for (const [how, sizes] of [
     await page.getByRole("button", { name: "read the wheel" }).click();
     await expect(page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" })).toBeVisible();
     bad.push(...(await lookAt(page, "before reading", sizes)));
+    expect(bad).toEqual([]);
+  });
+
+for (const [how, sizes] of [
+  ["upright", UPRIGHT],
+  ["across", ACROSS],
+] as const)
+  test(`walks seldom opened, and all of the trainer, fit ${how}`, async ({ page }) => {
+    test.setTimeout(300_000);
+    const bad: string[] = [];
+    const key = (name: string | RegExp) => page.getByRole("button", { name, exact: typeof name === "string" }).first();
+    const spoke = page.getByTestId("walk-spoke");
+    const look = async (where: string) => {
+      bad.push(...(await lookAt(page, where, sizes)));
+      await page.setViewportSize(sizes[0]);
+      await page.evaluate(() => document.documentElement.style.setProperty("font-size", ""));
+    };
+    /** Opens a walk by its key, looks at it, and leaves it. */
+    const walk = async (name: string | RegExp) => {
+      await key(name).click();
+      await expect(spoke).toBeVisible();
+      await look(`walk: ${name}`);
+      await page.keyboard.press("Escape");
+      await expect(spoke).toHaveCount(0);
+    };
+    await page.setViewportSize(sizes[0]);
+    const learn = await newJob(page, "practice");
+    await put(page, learn, DRUM_WHEEL);
+    await page.request.post(`/api/jobs/${learn}/practice`, { data: { seed: 17, level: "buckle" } });
+    await page.goto(`/jobs/${learn}/tension`);
+    for (const way of ["by ear", "in N", "by hand", "torque"]) await walk(way);
+    await page.goto(`/jobs/${learn}/true`);
+    await key("read the wheel").click();
+    await sit(page);
+    await expect(spoke).toBeVisible();
+    await look("reading the practice wheel");
+    await page.keyboard.press("Escape");
+    await expect(spoke).toHaveCount(0);
+    await key("the stand").click();
+    await key(/turn the practice wheel/).click();
+    await expect(key("take every spoke")).toBeVisible({ timeout: 30_000 });
+    await look("the stand");
+    await key("take every spoke").click();
+    await key("a hint").click();
+    await key("another hint").click();
+    await look("own plan");
+    await key("my plan: turn nothing").click();
+    await page.getByTestId("plan-advice").click();
+    await expect(page.getByTestId("plan-advice")).toHaveAttribute("aria-pressed", "true");
+    await look("plans side by side");
+    await walk(/^turn \d+ nipples$/);
+    await page.getByRole("tab", { name: "Score" }).click();
+    await expect(page.getByRole("table", { name: "plans so far" })).toBeVisible();
+    await look("score");
+    const laced = await newJob(page);
+    await put(page, laced, DRUM_WHEEL);
+    await page.goto(`/jobs/${laced}/lace`);
+    await page.getByRole("tab", { name: "Check" }).click();
+    await walk("walk past the laced wheel");
+    await page.goto(`/jobs/${laced}/measure`);
+    await page.getByRole("tab", { name: "Rim on the plate" }).click();
+    await walk("read round the rim");
     expect(bad).toEqual([]);
   });

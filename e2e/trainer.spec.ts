@@ -57,6 +57,7 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
   test.setTimeout(300_000);
   await page.goto("/");
   await page.getByRole("button", { name: "Practice", exact: true }).click();
+  await page.getByRole("textbox", { name: "for" }).fill("Nell");
   await page.getByRole("button", { name: "1: one buckle" }).click();
   await page.waitForURL(/\/true$/);
   const id = page.url().match(/jobs\/([^/]+)/)?.[1] ?? "";
@@ -105,6 +106,7 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
   expect(after.hints).toBe(1);
   // What was planned, and what whoever this is trained on before.
   await expect(page.getByRole("table", { name: "plans so far" })).toContainText("as advised, turned");
+  await expect(page.getByRole("heading", { name: "Nell’s wheels so far" })).toBeVisible();
   await expect(page.getByRole("table", { name: "trained so far" })).toContainText(String(after.points));
   // By ear: what is plucked is this wheel, as it stands now.
   await page.goto(`/jobs/${id}/tension`);

@@ -35,7 +35,7 @@ const AT_ONCE = [
 /** A new wheel: its kind is chosen first; with a customer waiting three taps lead to the first reading. */
 export const NewJob = () => {
   const router = useRouter();
-  const [who] = useWho();
+  const [who, setWho] = useWho();
   const [message, setMessage] = useState<string | null>(null);
   const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
   const [step, setStep] = useState(0);
@@ -104,8 +104,21 @@ export const NewJob = () => {
       )}
       <div className="flex h-18 items-stretch portrait:h-36 portrait:flex-wrap max-sm:portrait:h-auto">
         <span className="flex items-center px-4 text-xl font-bold portrait:w-full max-sm:portrait:min-h-12">
-          {asked?.asks ?? (learning ? "A wheel to learn on:" : "A new wheel:")}
+          {asked?.asks ?? (learning ? "A wheel to learn on" : "A new wheel:")}
         </span>
+        {learning && (
+          <label className="flex items-center gap-2 pr-4 text-lg max-sm:portrait:w-full max-sm:portrait:px-4">
+            for
+            <input
+              className="min-h-12 w-36 border border-rule bg-paper px-2 max-sm:portrait:flex-1"
+              value={who}
+              maxLength={60}
+              placeholder="name"
+              autoComplete="off"
+              onChange={(e) => setWho(e.target.value)}
+            />
+          </label>
+        )}
         {keys.map((k) => (
           <button
             key={k.label}

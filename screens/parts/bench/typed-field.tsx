@@ -1,5 +1,5 @@
 "use client";
-import type { RefObject } from "react";
+import { type RefObject, useEffect, useRef } from "react";
 
 /** A key that takes what was typed; `sign` multiplies it, so that nobody types a minus. */
 export interface TakeKey {
@@ -31,7 +31,12 @@ interface TypedFieldProps {
 
 /** The figure large, its unit, what it was taken with, and the keys that take it. */
 export const TypedField = (props: TypedFieldProps) => {
-  const { input } = props;
+  const { input, asksSide } = props;
+  const first = useRef<HTMLButtonElement>(null);
+  // Once, when it is asked: drawn anew meanwhile, the key the hand went on to keeps the focus.
+  useEffect(() => {
+    if (asksSide) first.current?.focus();
+  }, [asksSide]);
   return (
     <div className="flex items-stretch portrait:h-16 portrait:basis-full max-sm:portrait:h-auto max-sm:portrait:flex-wrap">
       <input
@@ -86,7 +91,7 @@ export const TypedField = (props: TypedFieldProps) => {
           <button
             key={k.label}
             type="button"
-            ref={props.asksSide && !k.quiet && k.sign === 1 ? (el) => el?.focus() : undefined}
+            ref={!k.quiet && k.sign === 1 ? first : undefined}
             onClick={() => props.onTake(k.sign, k.again ?? false)}
             className={`min-w-24 px-3 text-xl max-sm:portrait:flex-1 outline-offset-[-6px] ${k.quiet ? "border-l border-rule" : "bg-ink text-paper not-first:border-l not-first:border-paper"}`}
           >

@@ -22,7 +22,9 @@ export const TrainedSoFar = ({ jobId, points }: { jobId: string; points: number 
     <>
       <h2 className="pt-4 text-xl font-bold">{here.who === "" ? "Wheels so far" : `${here.who}’s wheels so far`}</h2>
       {here.who === "" && (
-        <p className="max-w-3xl text-lg">Say who is at this bench, and each one’s wheels stand for themselves.</p>
+        <p className="max-w-3xl text-lg">
+          Say who learns when a wheel is begun, and each one’s wheels stand for themselves.
+        </p>
       )}
       <table className="w-full max-w-3xl text-left text-lg" aria-label="trained so far">
         <tbody>
