@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
-import { besideAStand, DRUM_WHEEL, newJob, onTheStand, put, turnTo } from "./at-the-bench";
+import { besideAStand, DRUM_WHEEL, leaveWalk, newJob, onTheStand, put, turnTo } from "./at-the-bench";
 
 /** Nothing serious, on paper and at night; what is not of colour is the same at night and asked once. */
 const looksRight = async (page: Page, where: string) => {
@@ -19,7 +19,7 @@ const key = (page: Page, name: string | RegExp) =>
   page.getByRole("button", { name, exact: typeof name === "string" }).first();
 const answer = (page: Page, name: string) => page.getByLabel("entry").getByRole("button", { name, exact: true });
 const leave = async (page: Page) => {
-  await page.keyboard.press("Escape");
+  await leaveWalk(page);
   await expect(page.getByTestId("walk-spoke")).toHaveCount(0);
 };
 
@@ -63,6 +63,9 @@ test("axe finds nothing serious in any state a walk can be in, on paper and at n
   await answer(page, "tyre off, on a stand").click();
   await answer(page, "up to tension").click();
   await expect(spoke).toBeVisible();
+  await looksRight(page, "reading: the offset");
+  await key(page, "skip").click();
+  await expect(page.getByLabel("entry").getByRole("paragraph").first()).toHaveText("side to side");
   await looksRight(page, "reading: side to side, the practice dial");
   await page.keyboard.type("+10");
   await page.keyboard.press("Enter");
@@ -133,6 +136,8 @@ test("axe finds nothing serious in any state a walk can be in, on paper and at n
   await looksRight(page, "the check");
   await key(page, "it differs").click();
   await looksRight(page, "the check, where it differs");
+  await page.keyboard.press("Escape");
+  await leaveWalk(page);
   await page.goto(`/jobs/${rebuild}/measure`);
   await turnTo(page, "Rim on the plate");
   await key(page, "read round the rim").click();

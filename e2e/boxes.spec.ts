@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
+import { DRUM_WHEEL, leaveWalk, newJob, put, sit } from "./at-the-bench";
 import { badBoxes } from "./boxes";
 
 // Every screen on a phone, a tablet upright and across, and with letters twice as large: nothing beyond the edge, cut off,
@@ -116,7 +116,7 @@ for (const [how, sizes] of [
       await key(name).click();
       await expect(spoke).toBeVisible();
       await look(`walk: ${name}`);
-      await page.keyboard.press("Escape");
+      await leaveWalk(page);
       await expect(spoke).toHaveCount(0);
     };
     await page.setViewportSize(sizes[0]);
@@ -130,7 +130,7 @@ for (const [how, sizes] of [
     await sit(page);
     await expect(spoke).toBeVisible();
     await look("reading the practice wheel");
-    await page.keyboard.press("Escape");
+    await leaveWalk(page);
     await expect(spoke).toHaveCount(0);
     await key("the stand").click();
     await key(/turn the practice wheel/).click();

@@ -33,6 +33,9 @@ test("a side is always named: Enter asks for it, its letter, a sign or its key g
   await expect(entry.getByText("hop", { exact: true })).toBeVisible();
   await page.keyboard.type("7l");
   await expect(at).not.toHaveText("1");
+  // A tap beside the field takes its focus; what is typed then is the figure all the same.
+  await page.getByTestId("walk-spoke").click();
+  await expect(entry.locator("input")).not.toBeFocused();
   await page.keyboard.type("+5");
   await page.keyboard.press("Enter");
   await expect(entry.getByText("hop", { exact: true })).toBeVisible();

@@ -64,7 +64,9 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
   const [walk, setWalk] = useState<number | null>(null);
   if (walk !== null)
     return (
-      <PlateWalk jobId={jobId} job={job.title} gaps={gaps} start={walk} names={names} onEnd={() => setWalk(null)} />
+      <StageFrame job={job} current="measure">
+        <PlateWalk jobId={jobId} job={job.title} gaps={gaps} start={walk} names={names} onEnd={() => setWalk(null)} />
+      </StageFrame>
     );
   const asked = askedOf(OF_TAB[tab], figures).map((f) => f.name);
   const beside = asked.filter((name) => !DRAWN[tab].includes(name));

@@ -49,6 +49,15 @@ export const EntryBar = (props: EntryBarProps) => {
     input.current?.focus();
     input.current?.select();
   }, []);
+  useEffect(() => {
+    // A tap beside the field takes the focus away; what is typed next is meant for the figure all the same.
+    const home = (e: KeyboardEvent) => {
+      const typing = e.key.length === 1 && e.key !== " " && !e.ctrlKey && !e.metaKey && !e.altKey;
+      if (typing && document.activeElement === document.body) input.current?.focus();
+    };
+    window.addEventListener("keydown", home);
+    return () => window.removeEventListener("keydown", home);
+  }, []);
   const [noDay, setNoDay] = useState<string | null>(null);
   const take = (sign: 1 | -1 = 1, again = false) => {
     const day = kind === "date" && typed.trim() !== "" ? readDay(typed, today()) : typed.trim();

@@ -32,7 +32,7 @@ export const PlansBeside = ({ stood, spokes, fixed, onChoose }: PlansBesideProps
           <b className="hidden max-sm:portrait:inline">{PLAN_WORDS[name].short},</b> {touches}{" "}
           <span className="max-sm:portrait:hidden">{touches === 1 ? "nipple" : "nipples"}</span>
           <br />
-          <span className="whitespace-nowrap">
+          <span className="whitespace-nowrap max-sm:portrait:whitespace-normal">
             <span className="max-sm:portrait:hidden">comes to </span>
             <b className="font-mono">{lateral.toFixed(2)}</b> and <b className="font-mono">{radial.toFixed(2)}</b>
           </span>
