@@ -24,8 +24,9 @@ export const badBoxes = (): string[] => {
     return null;
   };
   const scrolls = (s: CSSStyleDeclaration) => /auto|scroll/.test(s.overflowX + s.overflowY);
+  // Only what is made to scroll sideways: a list that scrolls down scrolls sideways too as soon as it is too wide.
   const sideways = (s: CSSStyleDeclaration, p: Element) =>
-    /auto|scroll/.test(s.overflowX) && p.scrollWidth > p.clientWidth;
+    /auto|scroll/.test(s.overflowX) && /overflow-(x-)?auto/.test(p.className) && p.scrollWidth > p.clientWidth;
   /** What of a box its ancestors let show. */
   const seen = (e: Element) => {
     const own = e.getBoundingClientRect();

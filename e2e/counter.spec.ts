@@ -122,7 +122,7 @@ test("a job made by mistake is put away and brought back with one key each; eras
   expect((await page.request.get(`/api/jobs/${id}/stages/book-in`)).ok()).toBe(false);
 });
 
-test("read again and left at once makes no round", async ({ page }) => {
+test("a round begins with its first reading: read again and left at once makes none", async ({ page }) => {
   const id = await newJob(page, "true-only");
   await put(page, id, { "rim.holes": "36", "true.tyre": "off", "true.play": "none" });
   await page.goto(`/jobs/${id}/true`);
@@ -132,4 +132,19 @@ test("read again and left at once makes no round", async ({ page }) => {
   await allSent(page);
   const rounds = async () => (await (await page.request.get(`/api/jobs/${id}/rounds`)).json()).rounds.length;
   await expect(async () => expect(await rounds()).toBe(0)).toPass();
+  // A walk begun is no round before something is entered in it, whatever the page goes through meanwhile.
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await expect(page.getByTestId("walk-spoke")).toBeVisible();
+  expect(await rounds()).toBe(0);
+  await page.reload();
+  await expect(page.getByRole("button", { name: "read the wheel" })).toBeVisible();
+  await page.getByRole("button", { name: "read the wheel" }).click();
+  await page.keyboard.type("+5");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("+6");
+  await page.keyboard.press("Enter");
+  await allSent(page);
+  expect(await rounds()).toBe(1);
+  const [{ readings }] = (await (await page.request.get(`/api/jobs/${id}/stages/true`)).json()).rounds;
+  expect(readings.map((r: { value: number }) => r.value)).toEqual([0.05, 0.06]);
 });

@@ -65,7 +65,8 @@ export const FinishList = ({
   const seeAll = async () => {
     for (const l of unlooked) await put(l, { answer: "seen", because: "" });
   };
-  const key = (on: boolean) => `min-h-14 min-w-32 border-l border-rule px-3 text-lg ${on ? "bg-ink text-paper" : ""}`;
+  const key = (on: boolean) =>
+    `min-h-14 min-w-32 border-l border-rule px-3 text-lg leading-tight max-sm:portrait:min-w-0 max-sm:portrait:flex-1 max-sm:portrait:border-t max-sm:portrait:px-1 ${on ? "bg-ink text-paper" : ""}`;
   return (
     <>
       <ul className="min-h-0 flex-1 overflow-y-auto" aria-label="finish">
@@ -74,10 +75,10 @@ export const FinishList = ({
           return (
             <li
               key={l.key}
-              className="flex min-h-16 items-stretch border-b border-grid"
+              className="flex min-h-16 items-stretch border-b border-grid max-sm:portrait:flex-wrap"
               data-testid={`finish-${l.key}`}
             >
-              <span className="flex min-w-0 flex-1 items-center gap-4 px-4 py-1">
+              <span className="flex min-w-0 flex-1 items-center gap-4 px-4 py-1 max-sm:portrait:basis-full">
                 <Mark line={l} answer={a} />
                 <span>
                   <span className="block text-xl">{l.label}</span>
@@ -136,7 +137,10 @@ export const FinishList = ({
           onClick={() => void seeAll()}
           className="min-h-14 shrink-0 border-t border-ink px-4 text-left text-lg outline-offset-[-6px]"
         >
-          <b>looked at, all in order:</b> {unlooked.map((l) => l.label).join("; ")}
+          <b>looked at, all in order:</b>{" "}
+          {/* On a phone they stand above, one by one: named again they would leave no room to look at them. */}
+          <span className="max-sm:portrait:hidden">{unlooked.map((l) => l.label).join("; ")}</span>
+          <span className="hidden max-sm:portrait:inline">the {unlooked.length} lines still open</span>
         </button>
       )}
       {message && <p className="border-t border-grid px-4 py-2 text-lg font-bold">{message}</p>}

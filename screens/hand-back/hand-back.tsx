@@ -125,7 +125,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
         <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink">
           <PageLink
             href={`/wheels/${wheelId}`}
-            className="flex flex-1 items-center justify-center border-r border-rule text-xl"
+            className="flex flex-1 items-center justify-center border-r border-rule px-1 text-center text-xl leading-tight max-sm:portrait:text-base"
           >
             this wheel's history
           </PageLink>
@@ -133,7 +133,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
             href={`/api/jobs/${jobId}/sheet`}
             target="_blank"
             rel="noreferrer"
-            className="flex flex-1 items-center justify-center text-2xl"
+            className="flex flex-1 items-center justify-center px-1 text-center text-2xl leading-tight max-sm:portrait:text-lg"
           >
             print (PDF)
           </a>

@@ -60,7 +60,7 @@ export const WhatIf = ({
             />
           );
         })}
-        <div className="flex gap-2 pt-3">
+        <div className="flex gap-2 pt-3 max-sm:portrait:flex-col">
           {(["A", "B"] as const).map((s) => (
             <Crosses
               key={s}

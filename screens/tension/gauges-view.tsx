@@ -85,7 +85,11 @@ const GaugeList = ({ tables, table, onChoose, onAnother }: GaugeListProps) => (
         </li>
       ))}
     </ul>
-    <button type="button" className="h-18 border-t-2 border-ink text-xl" onClick={onAnother}>
+    <button
+      type="button"
+      className="min-h-18 border-t-2 border-ink px-2 text-xl leading-tight max-sm:portrait:min-h-24 max-sm:portrait:text-lg"
+      onClick={onAnother}
+    >
       another gauge or spoke
     </button>
   </div>
@@ -94,7 +98,7 @@ const GaugeList = ({ tables, table, onChoose, onAnother }: GaugeListProps) => (
 const GaugeLines = ({ points }: { points: readonly GaugePoint[] }) => {
   const [unit, setUnit] = useForce();
   return (
-    <table className="mt-2 w-64 font-mono text-lg">
+    <table className="mt-2 w-full max-w-64 font-mono text-lg">
       <thead>
         <tr className="border-b-2 border-ink text-left font-sans text-base">
           <th className="font-normal">shows</th>
@@ -124,7 +128,7 @@ interface TableKeysProps {
 }
 
 const TableKeys = ({ table, onAsk, onFile }: TableKeysProps) => (
-  <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink text-lg">
+  <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink text-lg leading-tight max-sm:portrait:flex-wrap max-sm:portrait:*:min-h-12 max-sm:portrait:*:basis-2/5">
     <button
       type="button"
       className="flex-1 border-r border-rule"

@@ -2,8 +2,8 @@
 import { useState } from "react";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import type { StagedRound } from "@/core/tension/staging";
+import { forgetRound } from "../parts/kept/begun-rounds";
 import { lookAgain } from "../parts/kept/use-enter";
-import { leaveRound, wasLeft } from "../parts/walk/leave-round";
 import type { Walking } from "./tension-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";
 
@@ -22,20 +22,21 @@ export const useTensionWalks = ({ job, now, acts, table, onNoTable }: TensionWal
   const [walking, setWalking] = useState<Walking | null>(null);
   return {
     walking,
-    begin: async (way: Walking) => {
+    begin: (way: Walking) => {
       if (way === "gauge" && (table === null || table.points.length < 2)) return onNoTable();
       acts.setMessage(null);
-      if ((!now.open || wasLeft(now.open.id)) && !(await acts.openRound(null))) return;
+      if (!now.open) acts.openRound(null);
       setWalking(way);
     },
-    turn: async (staged: StagedRound) => {
+    turn: (staged: StagedRound) => {
       const turns = now.spokes.map((s) => staged.turns[s.flange]);
-      if (await acts.openRound({ part: staged.part, turns })) setWalking("turn");
+      acts.openRound({ part: staged.part, turns });
+      setWalking("turn");
     },
     goOn: () => setWalking("turn"),
     end: () => {
       setWalking(null);
-      if (now.open && now.open.entries.length === 0 && now.open.walked.length === 0) leaveRound(jobId, now.open.id);
+      forgetRound(jobId);
       lookAgain(jobId);
     },
   };

@@ -14,8 +14,8 @@ import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/sta
 import type { Duty } from "@/core/tension/target";
 import { knownSpokes, type SpokeTension, squeezes, tensionsTold } from "@/core/tension/told";
 import type { Wheel } from "@/core/wheel/wheel-file";
-import { saidOf } from "../parts/kept/sent";
-import { post, useEnter } from "../parts/kept/use-enter";
+import { beginRound } from "../parts/kept/begun-rounds";
+import { post } from "../parts/kept/use-enter";
 import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
 import { useTakeReadings } from "../parts/walk/use-take-readings";
 import type { GaugeOnBench } from "./gauge-on-bench";
@@ -103,18 +103,15 @@ export const useTension = (job: TensionOnPage) => {
 
 /** What is done to the rounds of a wheel being brought up. What it does shows by itself. */
 export const useTensionActs = (jobId: string, holes: number, current: TensionRound | null) => {
-  const enter = useEnter(jobId);
   const [message, setMessage] = useState<string | null>(null);
   const take = useTakeReadings(jobId, current?.id ?? null, holes);
   return {
     message,
     setMessage,
     take,
-    /** @returns whether there is such a round now; kept for later it is one all the same */
-    openRound: async (plan: RoundPlan | null): Promise<boolean> => {
-      const sent = await enter({ what: "round", jobId, id: crypto.randomUUID(), kind: "tension", plan });
-      setMessage(saidOf(sent));
-      return sent.state !== "refused";
+    openRound: (plan: RoundPlan | null): void => {
+      setMessage(null);
+      beginRound({ what: "round", jobId, id: crypto.randomUUID(), kind: "tension", plan });
     },
     destress: async (): Promise<void> => {
       if (!current) return setMessage("read or turn something first: de-stressing shows by before and after");

@@ -24,11 +24,71 @@ interface RoundsListProps {
 
 const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2));
 
+const becameOf = ({ total }: RoundView) =>
+  [total.lateral, total.radial].map((line) => mm(line.total?.beside ?? null)).join(", ");
+
+const COLUMNS = [
+  ...["round", "places read", "side to side", "hop", "offset", "turned"],
+  ...["should become", "became"],
+] as const;
+
+/** On a phone a round is a list of its own, each figure behind its name. */
+const CELL =
+  "max-sm:portrait:flex max-sm:portrait:justify-between max-sm:portrait:before:font-sans max-sm:portrait:before:content-[attr(data-column)]";
+
+interface RoundRowProps {
+  readonly round: RoundView;
+  /** The one read after it; null for the last. */
+  readonly next: RoundView | null;
+  readonly compared: boolean;
+  readonly onLeaveOut: () => void;
+  readonly onCompare: () => void;
+}
+
+const RoundRow = ({ round, next, compared, onLeaveOut, onCompare }: RoundRowProps) => {
+  const { lateral, radial } = round.total;
+  const turned = round.turns.filter((t) => t !== 0).length;
+  const forecast = round.advice && turned > 0 ? round.advice.forecast : null;
+  const figures = [
+    round.number,
+    lateral.places,
+    besideWords(lateral) ?? "–",
+    besideWords(radial) ?? "–",
+    mm(round.offset),
+    <span key="turned" className="font-sans">
+      <span className="font-mono">{turned}</span>
+      {turned > 0 && <span className="text-base"> (most {turnsText(Math.max(...round.turns.map(Math.abs)))})</span>}
+      {round.destressed ? ", de-stressed" : ""}
+    </span>,
+    forecast ? `${mm(forecast.lateralTir)}, ${mm(forecast.radialTir)}` : "–",
+    next && turned > 0 ? becameOf(next) : "–",
+  ];
+  return (
+    <tr className="border-b border-grid max-sm:portrait:block max-sm:portrait:py-2" data-testid="round-row">
+      {COLUMNS.map((c, i) => (
+        <td key={c} data-column={c} className={`${CELL} font-mono ${i === 0 ? "py-2" : "text-right"}`}>
+          {figures[i]}
+        </td>
+      ))}
+      <td className="text-right max-sm:portrait:block">
+        {lateral.places + radial.places > 0 && (
+          <button type="button" onClick={onLeaveOut} className="min-h-12 px-3 underline">
+            leave out
+          </button>
+        )}
+        {next && (
+          <button type="button" aria-pressed={compared} onClick={onCompare} className="min-h-12 px-3 underline">
+            compare
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+};
+
 /** Every round: what was read, what was turned, what it should have become, and what it became. */
 export const RoundsList = (props: RoundsListProps) => {
   const { rounds, comparedWith, onCompare, stuck, slipped } = props;
-  const becameOf = ({ total }: RoundView) =>
-    [total.lateral, total.radial].map((line) => mm(line.total?.beside ?? null)).join(", ");
   const last = rounds.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -47,67 +107,27 @@ export const RoundsList = (props: RoundsListProps) => {
         </div>
         {rounds.length > 0 && (
           <table className="w-full">
-            <thead>
+            <thead className="max-sm:portrait:hidden">
               <tr className="border-b-2 border-ink text-left text-base">
-                <th className="py-1 font-normal">round</th>
-                <th className="text-right font-normal">places read</th>
-                <th className="text-right font-normal">side to side</th>
-                <th className="text-right font-normal">hop</th>
-                <th className="text-right font-normal">offset</th>
-                <th className="text-right font-normal">turned</th>
-                <th className="text-right font-normal">should become</th>
-                <th className="text-right font-normal">became</th>
+                {COLUMNS.map((c, i) => (
+                  <th key={c} className={i === 0 ? "py-1 font-normal" : "text-right font-normal"}>
+                    {c}
+                  </th>
+                ))}
                 <th className="font-normal" />
               </tr>
             </thead>
             <tbody>
-              {rounds.map((r, i) => {
-                const next = rounds[i + 1];
-                const turned = r.turns.filter((t) => t !== 0).length;
-                return (
-                  <tr key={r.id} className="border-b border-grid" data-testid="round-row">
-                    <td className="py-2 font-mono">{r.number}</td>
-                    <td className="text-right font-mono">{r.total.lateral.places}</td>
-                    <td className="text-right font-mono">{besideWords(r.total.lateral) ?? "–"}</td>
-                    <td className="text-right font-mono">{besideWords(r.total.radial) ?? "–"}</td>
-                    <td className="text-right font-mono">{mm(r.offset)}</td>
-                    <td className="text-right">
-                      <span className="font-mono">{turned}</span>
-                      {turned > 0 && (
-                        <span className="text-base"> (most {turnsText(Math.max(...r.turns.map(Math.abs)))})</span>
-                      )}
-                      {r.destressed ? ", de-stressed" : ""}
-                    </td>
-                    <td className="text-right font-mono">
-                      {r.advice && turned > 0
-                        ? `${mm(r.advice.forecast.lateralTir)}, ${mm(r.advice.forecast.radialTir)}`
-                        : "–"}
-                    </td>
-                    <td className="text-right font-mono">{next && turned > 0 ? becameOf(next) : "–"}</td>
-                    <td className="text-right">
-                      {r.total.lateral.places + r.total.radial.places > 0 && (
-                        <button
-                          type="button"
-                          onClick={() => props.onLeaveOut(r.id, true)}
-                          className="min-h-12 px-3 underline"
-                        >
-                          leave out
-                        </button>
-                      )}
-                      {r !== last && (
-                        <button
-                          type="button"
-                          aria-pressed={comparedWith === r.number}
-                          onClick={() => onCompare(r.number)}
-                          className="min-h-12 px-3 underline"
-                        >
-                          compare
-                        </button>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
+              {rounds.map((r, i) => (
+                <RoundRow
+                  key={r.id}
+                  round={r}
+                  next={rounds[i + 1] ?? null}
+                  compared={comparedWith === r.number}
+                  onLeaveOut={() => props.onLeaveOut(r.id, true)}
+                  onCompare={() => onCompare(r.number)}
+                />
+              ))}
             </tbody>
           </table>
         )}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { NippleState } from "@/core/acts/act";
 import type { Round } from "@/core/rounds/round";
 import type { Advice } from "@/core/truing/saying/advice";
+import { beginRound } from "../parts/kept/begun-rounds";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
@@ -29,11 +30,9 @@ export const useRounds = (jobId: string, holes: number, round: RoundView | null)
   const [message, setMessage] = useState<string | null>(null);
   const take = useTakeReadings(jobId, round?.id ?? null, holes);
 
-  /** @returns whether there is a round to read in now; kept for later it is one all the same */
-  const open = async (): Promise<boolean> => {
-    const sent = await enter({ what: "round", jobId, id: crypto.randomUUID(), kind: "true", plan: null });
-    setMessage(sent.state === "refused" ? sent.message : null);
-    return sent.state !== "refused";
+  const open = (): void => {
+    setMessage(null);
+    beginRound({ what: "round", jobId, id: crypto.randomUUID(), kind: "true", plan: null });
   };
   /** Works the advice on a round out, from all that was read. @returns what went wrong */
   const advise = async (roundId: string): Promise<string | null> => {

@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import type { Entry, Taken } from "@/core/measurement/taken";
+import { forgetRound } from "../parts/kept/begun-rounds";
 import { useLastWalk } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
-import { leaveRound, wasLeft } from "../parts/walk/leave-round";
 import type { RoundView } from "./round-view";
 import { sittingStands } from "./sitting";
 
@@ -24,8 +24,8 @@ interface WalksOptions {
   readonly first: boolean;
   readonly taken: Readonly<Record<string, Taken>>;
   readonly entries: Readonly<Record<string, readonly Entry[]>>;
-  /** Opens the next round. @returns whether it could */
-  readonly open: () => Promise<boolean>;
+  /** Begins the next round. */
+  readonly open: () => void;
 }
 
 /** Which walk round the wheel is open, and what is asked before one begins. */
@@ -48,20 +48,16 @@ export const useWalks = (o: WalksOptions) => {
     setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
     if (round && turned > 0) await post({ what: "destressed", jobId, roundId: round.id });
-    const partly =
-      round !== null && !wasLeft(round.id) && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
+    const partly = round !== null && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
     const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
-    if (!partly && !(await o.open())) return;
+    if (!partly) o.open();
     setAway(again);
     setLastWalk(jobId);
     setOnly(null);
     if (how === "other") setAsking("other");
     else setWalk(how);
   };
-  /** Begun and left with nothing read: that was no round. */
-  const leave = () => {
-    if (round && o.read === 0 && turned === 0) leaveRound(jobId, round.id);
-  };
+  const leave = () => forgetRound(jobId);
   return {
     walk,
     asking,

@@ -1,5 +1,6 @@
 "use client";
 import { useCallback } from "react";
+import { afterItsRound } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { keep, sendKept } from "./post-office";
 import { queryClient } from "./query-client";
@@ -16,6 +17,7 @@ const PATIENCE = 1500;
  * time does not hold up the hand: what comes of it then is told by the page.
  */
 export const send = async <T>(entered: Entered): Promise<Sent<T>> => {
+  await afterItsRound(entered, put);
   const posted = await keep(entered);
   let inHand = true;
   const mutation = queryClient.getMutationCache().build(queryClient, {
@@ -29,8 +31,7 @@ export const send = async <T>(entered: Entered): Promise<Sent<T>> => {
   return { state: "kept" };
 };
 
-/** Enters something that nobody waits for: a walk goes on at once, and a refusal is told by the page. */
-export const post = async (entered: Entered): Promise<void> => {
+const put = async (entered: Entered): Promise<void> => {
   const posted = await keep(entered);
   const mutation = queryClient.getMutationCache().build(queryClient, {
     mutationKey: ["entered"],
@@ -39,6 +40,12 @@ export const post = async (entered: Entered): Promise<void> => {
   });
   // In the browser's keeping now; what the record makes of it comes when it comes.
   void mutation.execute(undefined).then(() => entered.jobId !== null && lookAgain(entered.jobId));
+};
+
+/** Enters something that nobody waits for: a walk goes on at once, and a refusal is told by the page. */
+export const post = async (entered: Entered): Promise<void> => {
+  await afterItsRound(entered, put);
+  await put(entered);
 };
 
 /** ms between two looks at the record, however fast things are entered. */

@@ -6,6 +6,7 @@ import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import type { Round } from "@/core/rounds/round";
 import { type RoundEvent, withWaiting } from "@/core/rounds/with-waiting";
 import type { Stage, StageState } from "@/core/wheel/stages";
+import { useBegun } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { getJson } from "./get-json";
 import { onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
@@ -125,8 +126,12 @@ export const useJobNow = ({ jobId, measurements, acts }: JobOnPage): JobNow => {
 const isRoundEvent = (e: Entered): e is Entered & RoundEvent =>
   e.what === "round" || e.what === "readings" || e.what === "turn" || e.what === "destressed";
 
-/** The rounds as they are: the record's, and what waits to get there. */
+/** The rounds as they are: the record's, what waits to get there, and the one begun here. */
 export const useRoundsNow = (jobId: string, rounds: readonly Round[]): readonly Round[] => {
   const waiting = useWaiting(jobId);
-  return useMemo(() => withWaiting(rounds, waiting.filter(isRoundEvent)), [rounds, waiting]);
+  const begun = useBegun(jobId);
+  return useMemo(
+    () => withWaiting(rounds, [...waiting.filter(isRoundEvent), ...(begun ? [begun] : [])]),
+    [rounds, waiting, begun],
+  );
 };
