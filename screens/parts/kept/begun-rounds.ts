@@ -24,21 +24,17 @@ export const forgetRound = (jobId: string): void => {
     change(begun.filter((b) => b.jobId !== jobId || sending.has(b.id)));
 };
 
-let opened: Promise<void> = Promise.resolve();
-
 /**
- * Before something is kept that is the first of its round, the round is; whatever is entered meanwhile waits behind it.
+ * What is entered first in a round takes its round before it: they are kept in the order they are put, so nothing waits.
  *
  * @param put keeps the round and sends it
  */
-export const afterItsRound = (entered: Entered, put: (round: Begun) => Promise<void>): Promise<void> => {
+export const withItsRound = (entered: Entered, put: (round: Begun) => Promise<void>): void => {
   const round = "roundId" in entered ? begun.find((b) => b.id === entered.roundId) : undefined;
-  if (round && !sending.has(round.id)) {
-    sending.add(round.id);
-    // Kept, it stands among what waits: it is shown from there.
-    opened = opened.then(() => put(round)).then(() => change(begun.filter((b) => b.id !== round.id)));
-  }
-  return opened;
+  if (!round || sending.has(round.id)) return;
+  sending.add(round.id);
+  // Kept, it stands among what waits, and is shown from there.
+  void put(round).then(() => change(begun.filter((b) => b.id !== round.id)));
 };
 
 /** The round begun here with nothing in it yet. */

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback } from "react";
-import { afterItsRound } from "./begun-rounds";
+import { withItsRound } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { keep, sendKept } from "./post-office";
 import { queryClient } from "./query-client";
@@ -17,7 +17,7 @@ const PATIENCE = 1500;
  * time does not hold up the hand: what comes of it then is told by the page.
  */
 export const send = async <T>(entered: Entered): Promise<Sent<T>> => {
-  await afterItsRound(entered, put);
+  withItsRound(entered, put);
   const posted = await keep(entered);
   let inHand = true;
   const mutation = queryClient.getMutationCache().build(queryClient, {
@@ -44,7 +44,7 @@ const put = async (entered: Entered): Promise<void> => {
 
 /** Enters something that nobody waits for: a walk goes on at once, and a refusal is told by the page. */
 export const post = async (entered: Entered): Promise<void> => {
-  await afterItsRound(entered, put);
+  withItsRound(entered, put);
   await put(entered);
 };
 
