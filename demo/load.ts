@@ -8,7 +8,7 @@ import { jobSheet } from "@/record/sheet";
 import { addAct } from "@/store/acts";
 import { backdate, isEmptyRecord, wheelMarked } from "@/store/backdate";
 import { saveBuild } from "@/store/builds";
-import { markAsDemo } from "@/store/demo-shop";
+import { beginDemo, markAsDemo, removeHalfDemo } from "@/store/demo-shop";
 import { environment } from "@/store/environment";
 import { saveGaugeTable } from "@/store/gauge-tables";
 import { changeJob, finishJob } from "@/store/jobs";
@@ -27,9 +27,11 @@ import { DEMO_JOBS } from "./scenario";
 
 const day = (fromToday: number): string => new Date(Date.now() + fromToday * 86_400_000).toISOString().slice(0, 10);
 
-/** Loads the invented workshop into an empty database; leaves any other alone. */
+/** Loads the invented workshop into an empty database; leaves any other alone. Cut off in the middle it is loaded anew. */
 export const loadDemoOnce = async (): Promise<void> => {
+  await removeHalfDemo();
   if (environment().TALL_COMPASS_DEMO === "no" || !(await isEmptyRecord())) return;
+  await beginDemo();
   for (const { held, ...drawer } of DEMO_STOCK) {
     const id = crypto.randomUUID();
     await saveStock({ id, pitch: null, ...drawer });

@@ -4,9 +4,31 @@ import { eraseWithin } from "./put-away";
 
 const isDemo = { demo: true } as const;
 
-/** All that is in the record now belongs to the invented workshop. */
-export const markAsDemo = async (): Promise<void> => {
-  for (const table of ["jobs", "stock", "gauge_tables"] as const) await database()(table).update(isDemo);
+const TABLES = ["jobs", "stock", "gauge_tables"] as const;
+/** Stands among the settings while the invented workshop is put in, and nobody is served yet. */
+const LOADING = { name: "demoLoading" } as const;
+
+/** The invented workshop is being put in from here on. */
+export const beginDemo = async (): Promise<void> => {
+  await database()("settings")
+    .insert({ ...LOADING, value: "true" })
+    .onConflict("name")
+    .ignore();
+};
+
+/** All that is in the record now belongs to the invented workshop, and all of it is there. */
+export const markAsDemo = (): Promise<void> =>
+  database().transaction(async (trx) => {
+    for (const table of TABLES) await trx(table).update(isDemo);
+    await trx("settings").where(LOADING).delete();
+  });
+
+/** What was put in before a start was cut off goes whole: nothing else was ever in that record. */
+export const removeHalfDemo = async (): Promise<void> => {
+  const db = database();
+  if (!(await db("settings").where(LOADING).first("name"))) return;
+  for (const table of TABLES) await db(table).update(isDemo);
+  await removeDemo();
 };
 
 export const hasDemo = async (): Promise<boolean> => (await database()("jobs").where(isDemo).first("id")) !== undefined;

@@ -3,6 +3,7 @@ import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } f
 import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
+import { openDatabase } from "./database";
 
 const connection = (url: string): string[] => {
   const u = new URL(url);
@@ -59,6 +60,19 @@ export const dumpShop = async (url: string, file: string, onBytes?: (bytes: numb
   }
 };
 
+/** What takes all tables of a database away. */
+const withoutTables = async (url: string): Promise<string> => {
+  const db = openDatabase(url);
+  try {
+    const [rows] = (await db.raw("show tables")) as [readonly Record<string, string>[]];
+    const names = rows.map((row) => `\`${Object.values(row)[0]}\``);
+    const drop = names.length > 0 ? `drop table if exists ${names.join(", ")};\n` : "";
+    return `set foreign_key_checks = 0;\n${drop}`;
+  } finally {
+    await db.destroy();
+  }
+};
+
 /** Puts a whole shop back. @throws when the file is none, or was cut short; then nothing was changed */
 export const restoreShop = async (url: string, file: string): Promise<void> => {
   if (!existsSync(file)) throw new Error(`there is no file ${file}`);
@@ -69,5 +83,7 @@ export const restoreShop = async (url: string, file: string): Promise<void> => {
   if (!tail.includes("Dump completed")) throw new Error(`${file} is no whole backup; nothing was changed`);
   const { child, ended } = tool("mariadb", url, ["--default-character-set=utf8mb4"]);
   child.stdout.resume();
+  // Tables that an older backup does not know would be left standing beside it, and be taken for its own.
+  child.stdin.write(await withoutTables(url));
   await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), ended]);
 };

@@ -1,4 +1,5 @@
 import type { Knex } from "knex";
+import { goingOn } from "./going-on";
 import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
 import * as demo from "./migrations/demo";
@@ -43,7 +44,38 @@ const source: Knex.MigrationSource<string> = {
   getMigrationName: (name) => name,
   getMigration: async (name) => migrations[name],
 };
+// The database ends a transaction by itself with every change of a table: one round a migration would promise too much.
+const config = { migrationSource: source, disableTransactions: true };
 
-export const migrate = async (knex: Knex): Promise<void> => {
-  await knex.migrate.latest({ migrationSource: source });
-};
+/** s somebody else may take to bring the record up. */
+const PATIENCE = 300;
+
+/** One at a time brings a record up, whatever an earlier one left behind when it was cut off. */
+const alone = (knex: Knex, work: () => Promise<void>): Promise<void> =>
+  knex.transaction(async (holder) => {
+    // Goes with its connection: no dead program holds it.
+    const [[{ got }]] = await holder.raw("select get_lock('tall_compass_migrate', ?) as got", [PATIENCE]);
+    if (got !== 1) throw new Error("another program is bringing the record up; start again when it is done");
+    try {
+      await work();
+    } finally {
+      await holder.raw("do release_lock('tall_compass_migrate')");
+    }
+  });
+
+/** Brings the record up to this version; cut off at any moment it goes on from there the next time. */
+export const migrate = (knex: Knex): Promise<void> =>
+  alone(knex, async () => {
+    await knex.migrate.currentVersion(config);
+    // Knex's own lock outlives the program that took it; nobody works here now.
+    await knex.migrate.forceFreeMigrationsLock(config);
+    await knex.raw("create table if not exists migrations_begun (name varchar(100) not null primary key)");
+    const [, pending]: [unknown, readonly string[]] = await knex.migrate.list(config);
+    for (const name of pending) {
+      const cutOff = (await knex("migrations_begun").where({ name }).first("name")) !== undefined;
+      await knex("migrations_begun").insert({ name }).onConflict("name").ignore();
+      if (cutOff) await goingOn(knex, () => knex.migrate.up({ ...config, name }));
+      else await knex.migrate.up({ ...config, name });
+      await knex("migrations_begun").where({ name }).delete();
+    }
+  });

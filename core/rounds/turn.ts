@@ -14,6 +14,9 @@ export interface Turned {
   readonly turns: readonly Turn[];
 }
 
+/** Turns a hand may ask of one nipple in a round, where it plans itself. */
+export const MOST_ALTERED = 2;
+
 /** Turns nobody can make differ by less. */
 const NONE = 1e-9;
 

@@ -1,12 +1,10 @@
 "use client";
 import { useState } from "react";
-
-/** Turns a hand may ask of one nipple in a round. */
-const MOST = 2;
+import { MOST_ALTERED } from "@/core/rounds/turn";
 
 /** So many turns more, + tighter, in sixteenths. */
 export const altered = (turns: number, by: number): number =>
-  Math.max(-MOST, Math.min(MOST, Math.round((turns + by) * 16) / 16));
+  Math.max(-MOST_ALTERED, Math.min(MOST_ALTERED, Math.round((turns + by) * 16) / 16));
 
 /** The turns of a round as they were planned, and as somebody altered them since. @param planned null for none yet */
 export const useAltered = (planned: readonly number[] | null, walked: readonly number[]) => {

@@ -4,12 +4,56 @@ import { actOf, NO_FIGURES, offsetPartOf, sourceOf } from "@/core/acts/old-entri
 /** Rows taken through at a time. */
 const BATCH = 1000;
 
+interface OldRow {
+  readonly id: string;
+  readonly job_id: string;
+  readonly name: string;
+  readonly place: number;
+  readonly typed: string;
+  readonly value: number | null;
+  readonly role: string;
+  readonly who: string;
+  readonly created_at: Date;
+}
+
+const moveOver = async (trx: Knex.Transaction, old: readonly OldRow[]): Promise<void> => {
+  for (const entry of old) {
+    const act = entry.role === "out" ? null : actOf(entry);
+    if (act)
+      await trx("acts").insert({
+        id: entry.id,
+        job_id: entry.job_id,
+        act: JSON.stringify(act),
+        who: entry.who,
+        created_at: entry.created_at,
+      });
+    const part = offsetPartOf(entry);
+    if (part && (await trx("rounds").where({ id: part.round }).first("id")))
+      await trx("readings").insert({
+        id: entry.id,
+        round_id: part.round,
+        what: "offset-part",
+        spoke: 0,
+        value: part.value,
+        typed: String(part.value),
+        method: part.way as "string",
+        who: entry.who,
+        created_at: entry.created_at,
+      });
+  }
+  await trx("measurements")
+    .whereIn(
+      "id",
+      old.map((entry) => entry.id),
+    )
+    .delete();
+};
+
 /**
  * What was done at the bench gets a table of its own: it was written among the figures, in signs. A reading keeps what it
  * was taken with and how it came from what was typed. A job counts its changes.
  */
 export const up = async (knex: Knex): Promise<void> => {
-  await knex.schema.dropTableIfExists("acts");
   await knex.schema.createTable("acts", (t) => {
     t.engine("InnoDB");
     t.charset("utf8mb4");
@@ -42,36 +86,8 @@ export const up = async (knex: Knex): Promise<void> => {
   for (;;) {
     const old = await knex("measurements").whereIn("name", NO_FIGURES).orderBy("order").limit(BATCH);
     if (old.length === 0) break;
-    for (const entry of old) {
-      const act = entry.role === "out" ? null : actOf(entry);
-      if (act)
-        await knex("acts").insert({
-          id: entry.id,
-          job_id: entry.job_id,
-          act: JSON.stringify(act),
-          who: entry.who,
-          created_at: entry.created_at,
-        });
-      const part = offsetPartOf(entry);
-      if (part && (await knex("rounds").where({ id: part.round }).first("id")))
-        await knex("readings").insert({
-          id: entry.id,
-          round_id: part.round,
-          what: "offset-part",
-          spoke: 0,
-          value: part.value,
-          typed: String(part.value),
-          method: part.way as "string",
-          who: entry.who,
-          created_at: entry.created_at,
-        });
-    }
-    await knex("measurements")
-      .whereIn(
-        "id",
-        old.map((entry) => entry.id),
-      )
-      .delete();
+    // A batch goes over whole or not at all: cut off in between, none is lost and none is there twice.
+    await knex.transaction((trx) => moveOver(trx, old));
   }
   const told = ["from the trace", "from a list%", "mended: %", "high-low %", "pen %", "rubbing %"];
   for (const typed of told) await knex("readings").where("typed", "like", typed).update(sourceOf(typed));

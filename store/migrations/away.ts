@@ -2,7 +2,6 @@ import type { Knex } from "knex";
 
 /** Time in which nobody is at the bench, a day's piece a row, in the shop's own clock. */
 export const up = async (knex: Knex): Promise<void> => {
-  await knex.schema.dropTableIfExists("away");
   await knex.schema.createTable("away", (t) => {
     t.engine("InnoDB");
     t.charset("utf8mb4");

@@ -6,9 +6,6 @@ import { findWords } from "@/core/shop/find-words";
  * full-text index gathers everything that ever matched. Indexes for the figures of the shop.
  */
 export const up = async (knex: Knex): Promise<void> => {
-  // A backup from before this table, taken in over a shop that has it, leaves it standing.
-  await knex.schema.dropTableIfExists("find_words");
-  await knex.schema.dropTableIfExists("words");
   // Every word once, and never taken out again: what a beginning may mean, in one short look.
   await knex.schema.createTable("words", (t) => {
     t.engine("InnoDB");
@@ -24,7 +21,9 @@ export const up = async (knex: Knex): Promise<void> => {
     t.primary(["word", "newest", "job_id"]);
     t.index(["job_id", "word"]);
   });
-  for (const job of await knex("jobs").whereNotNull("find_text").select("id", "find_text", "created_at")) {
+  // Cut off after this the text is gone, and its words are all there.
+  const text = await knex.schema.hasColumn("jobs", "find_text");
+  for (const job of text ? await knex("jobs").whereNotNull("find_text").select("id", "find_text", "created_at") : []) {
     const newest = new Date(job.created_at).getTime();
     const words = findWords(job.find_text);
     if (words.length === 0) continue;

@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
+import { MOST_ALTERED } from "@/core/rounds/turn";
 import { PLANS } from "@/core/shop/practice-plan";
 import { MOST_HOLES } from "@/core/wheel/holes";
 import { comparePlans, takePlan } from "@/record/practice-plans";
 
 const own = z.object({
   round: z.uuid(),
-  turns: z.array(z.number().min(-20).max(20)).max(MOST_HOLES).nullable(),
+  turns: z.array(z.number().min(-MOST_ALTERED).max(MOST_ALTERED)).max(MOST_HOLES).nullable(),
   hints: z.int().min(0).max(20).default(0),
   who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
 });
