@@ -5,5 +5,17 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   turbopack: { root: import.meta.dirname },
+  headers: async () => [
+    {
+      source: "/:path*",
+      headers: [
+        { key: "x-content-type-options", value: "nosniff" },
+        { key: "referrer-policy", value: "same-origin" },
+        { key: "cross-origin-resource-policy", value: "same-origin" },
+        { key: "cross-origin-opener-policy", value: "same-origin" },
+        { key: "x-frame-options", value: "DENY" },
+      ],
+    },
+  ],
 };
 export default config;

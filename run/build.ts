@@ -16,6 +16,7 @@ const BUILT_FROM = [
   "public",
   "package-lock.json",
   "next.config.ts",
+  "proxy.ts",
   "tsconfig.json",
   "postcss.config.mjs",
 ];
