@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import { allSent, newJob, put } from "./at-the-bench";
 
 test("two tablets: different lines both succeed, the same line shows both and asks; a lost server loses nothing", async ({
   browser,
@@ -74,4 +75,43 @@ test("two tablets: different lines both succeed, the same line shows both and as
   await two.getByRole("tab", { name: "Before the key" }).click();
   await expect(two.getByRole("button", { name: /side to side as found.*2.5/ })).toBeVisible();
   await expect(two.getByRole("button", { name: /hop as found.*1.5/ })).toBeVisible();
+});
+
+test("a reading from the other tablet between the look and the name: the sheet is shown anew, and asked again", async ({
+  page,
+}) => {
+  const id = await newJob(page, "check-only");
+  await put(page, id, { "rim.holes": "40", "true.tyre": "off", "true.play": "none" });
+  const read = async (total: number) => {
+    const round = crypto.randomUUID();
+    await page.request.post(`/api/jobs/${id}/rounds`, { data: { id: round } });
+    const data = [...Array(20).keys()].flatMap((i) =>
+      ["lateral", "radial"].map((what) => ({
+        ...{ id: crypto.randomUUID(), what, spoke: 2 * i + 1, typed: "t" },
+        value: (total / 2) * Math.cos((Math.PI * i) / 10),
+      })),
+    );
+    expect((await page.request.post(`/api/rounds/${round}/readings/many`, { data })).ok()).toBe(true);
+  };
+  await read(0.2);
+  await page.goto(`/jobs/${id}/hand-back`);
+  await page.getByRole("button", { name: /^looked at, all in order/ }).click();
+  await expect(page.getByRole("img", { name: "open" })).toHaveCount(0);
+  await page.getByRole("button", { name: "sign and hand back" }).click();
+  const entry = page.getByLabel("entry");
+  await entry.locator("input").fill("W. Bench");
+  const sheet = page.getByLabel("the customer's sheet");
+  await expect(sheet).toContainText("0.20 ±0.06 mm");
+  await allSent(page);
+  // The page is at its answers; then the other tablet reads.
+  await page.waitForTimeout(1200);
+  await read(0.4);
+  await entry.getByRole("button", { name: "sign" }).click();
+  await expect(entry.getByRole("alert")).toContainText("The record went on meanwhile");
+  await expect(sheet).toContainText("0.40 ±0.06 mm");
+  await expect(page.getByRole("button", { name: "sign again" })).toHaveCount(0);
+  await page.waitForTimeout(300);
+  await entry.getByRole("button", { name: "sign" }).click();
+  await expect(page.getByRole("button", { name: "sign again" })).toBeVisible();
+  await expect(sheet).toContainText("W. Bench");
 });

@@ -1,16 +1,22 @@
 import { expect, test } from "vitest";
+import { POST as sign } from "@/app/api/jobs/[id]/sheet/route";
 import { sheetWords } from "@/core/sheet/sheet";
+import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { trialWheel } from "@/core/truing/trial.test.rig";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
+import { database } from "@/store/database";
+import { jobsOfWheel } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
 import { addReadings, addTurn, openRound } from "@/store/rounds";
+import { addSheet, latestSheet } from "@/store/sheets";
 import { jobFinish } from "./finish";
 import { wheelHistory } from "./history";
 import { type JobRecord, jobRecord } from "./job-record";
 import { jobSheet } from "./sheet";
+import { handBackStage } from "./stages/hand-back";
 
 ownDatabase(".test-output/sheet");
 
@@ -24,7 +30,7 @@ const sheetOf = async (id: string) => jobSheet(await recordOf(id), "2026-11-26",
 const lineOf = async (id: string, label: RegExp) => (await sheetOf(id)).lines.find((l) => label.test(l.label));
 
 /** A wheel of 40 holes with a job of this kind. */
-const job = async (kind: "rebuild" | "true-only" | "broken-spoke") => {
+const job = async (kind: "rebuild" | "true-only" | "check-only" | "broken-spoke") => {
   const made = await openJob({ id: crypto.randomUUID(), kind });
   await saveBuild({ jobId: made.id, wheel: trialWheel("steel"), assumed: [], version: 0 });
   return made;
@@ -112,6 +118,49 @@ test("0.52 against 0.5 stands on the sheet as accepted, with what it is sure to,
     expect.stringMatching(/^Inside the tolerance: not so, and accepted: side to side 0.52 ±0.06 of 0.5 mm/),
   );
   expect(lines[0].returned).toBe("0.52 ±0.06 mm");
+});
+
+test("a signature goes under the sheet that was looked at, or under none; its key pressed again makes no second one", async () => {
+  const { id } = await job("true-only");
+  await round(id, 0.2);
+  for (const line of jobFinish(await recordOf(id)).lines.filter((l) => l.state !== "shown"))
+    await addAct(id, {
+      id: crypto.randomUUID(),
+      act: { what: "finish-answered", line: line.key, answer: "seen", because: "" },
+      who: "",
+    });
+  const shown = async () => handBackStage(await recordOf(id), FIRST_SETTINGS);
+  const put = async (body: unknown) =>
+    sign(new Request("http://127.0.0.1/", { method: "POST", body: JSON.stringify(body) }), {
+      params: Promise.resolve({ id }),
+    });
+  const { mark: seen } = await shown();
+  // Read on another tablet between the look and the name.
+  await round(id, 0.44);
+  const late = await put({ id: crypto.randomUUID(), signedBy: "W. Bench", seen });
+  expect([late.status, (await late.json()).error.path]).toEqual([400, "seen"]);
+  expect((await recordOf(id)).handedOver).toBeNull();
+  const now = await shown();
+  expect(now.mark).not.toBe(seen);
+  const one = { id: crypto.randomUUID(), signedBy: "W. Bench", seen: now.mark };
+  for (const again of [one, one]) expect((await put(again)).status).toBe(200);
+  const { sheet, changed } = await shown();
+  expect([sheet.signedBy, changed, sheet.lines[0].returned]).toEqual(["W. Bench", false, "0.44 ±0.06 mm"]);
+  expect(Number((await database()("sheets").where({ job_id: id }).count({ n: "*" }).first())?.n)).toBe(1);
+});
+
+test("the clock set back: what was signed last counts, and the visit that came last is the last", async () => {
+  const { id, wheelId } = await job("check-only");
+  const ahead = new Date(Date.now() + 86_400_000);
+  await addSheet({ id: crypto.randomUUID(), jobId: id, contents: { n: 1 }, signedBy: "first" });
+  await database()("sheets").where({ job_id: id }).update({ created_at: ahead });
+  await database()("jobs").where({ id }).update({ created_at: ahead });
+  await addSheet({ id: crypto.randomUUID(), jobId: id, contents: { n: 2 }, signedBy: "second" });
+  expect((await latestSheet(id))?.signedBy).toBe("second");
+  const again = await openJob({ id: crypto.randomUUID(), kind: "check-only", wheelId });
+  expect((await jobsOfWheel(wheelId)).map((j) => j.id)).toEqual([id, again.id]);
+  const visits = await database()("jobs").whereIn("id", [id, again.id]).orderBy("visit").pluck("id");
+  expect(visits).toEqual([id, again.id]);
 });
 
 test("slack spokes are counted, not a hundred per cent; few read say no evenness; assumed ones stand in one line", async () => {

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import type { Sheet } from "@/core/sheet/sheet";
 import type { Settings } from "@/core/shop/settings";
 import type { JobRecord } from "./job-record";
@@ -5,6 +6,9 @@ import { jobSheet } from "./sheet";
 
 /** What the record says now, without the day and who signed. */
 const said = (sheet: Sheet): string => JSON.stringify({ ...sheet, date: "", recheck: "", signedBy: "" });
+
+/** Another one for a sheet that says anything else: what was looked at goes with the name that is put under it. */
+export const sheetMark = (sheet: Sheet): string => createHash("sha256").update(said(sheet)).digest("hex");
 
 /**
  * The same of a sheet signed by an earlier version, which said some things in other words: what was measured, read and

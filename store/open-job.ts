@@ -1,6 +1,7 @@
 import type { WheelPlace } from "@/core/shop/machine-words";
 import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
+import { after } from "./after";
 import { database } from "./database";
 import { columns, findJob, type Job, type JobChange } from "./jobs";
 import { lockMarks, nextMark } from "./marks";
@@ -32,6 +33,7 @@ export const openJob = async (
         kind: job.kind,
         side_a: before?.side_a ?? "brake side",
         side_b: before?.side_b ?? "other side",
+        created_at: after(before?.created_at ?? null),
         ...columns(job),
       });
       return numberVisits(trx, job.wheelId);

@@ -1,3 +1,4 @@
+import { after } from "./after";
 import { changingJob } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
@@ -10,12 +11,18 @@ export interface StoredSheet {
   readonly signedBy: string;
 }
 
-export const addSheet = async (s: StoredSheet): Promise<void> => {
-  await database()("sheets")
-    .insert({ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy })
-    .onConflict("id")
-    .merge(["id"]);
-};
+export const addSheet = (s: StoredSheet): Promise<void> =>
+  database().transaction(async (trx) => {
+    await trx("jobs").where({ id: s.jobId }).forUpdate().first("id");
+    const last = await trx("sheets").where({ job_id: s.jobId }).max<{ at: Date | null }[]>("created_at as at").first();
+    await trx("sheets")
+      .insert({
+        ...{ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy },
+        created_at: after(last?.at ?? null),
+      })
+      .onConflict("id")
+      .merge(["id"]);
+  });
 
 export const latestSheet = async (jobId: string): Promise<(StoredSheet & { readonly at: string }) | null> => {
   const row = await database()("sheets")

@@ -2,16 +2,18 @@ import { todayIn } from "@/core/planning/today";
 import type { Settings } from "@/core/shop/settings";
 import { jobFinish } from "../finish";
 import type { JobRecord } from "../job-record";
-import { sheetOfJob } from "../signed-sheet";
+import { sheetMark, sheetOfJob } from "../signed-sheet";
 import { stageBase } from "./stage-base";
 
 /** What handing back shows: the finish line by line, and the customer's sheet itself. */
 export const handBackStage = (record: JobRecord, settings: Settings) => {
-  const { sheet, changed } = sheetOfJob(record, todayIn(settings.timeZone), settings);
+  const { sheet, now, changed } = sheetOfJob(record, todayIn(settings.timeZone), settings);
   return {
     ...stageBase(record),
     wheelId: record.job.wheelId,
     sheet,
+    now,
+    mark: sheetMark(now),
     changed,
     lines: jobFinish(record).lines,
   };

@@ -11,17 +11,21 @@ import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
-import { sendAll } from "../parts/kept/post-office";
-import { KEPT, saidOf } from "../parts/kept/sent";
+import { saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
 import { type JobOnPage, useJobNow, useStage } from "../parts/kept/use-job";
 import { FinishList } from "./finish-list";
 import { SheetOnPage } from "./sheet-on-page";
+import { useSigning } from "./use-signing";
 
 /** What handing back shows of a job. */
 export interface HandBackOnPage extends JobOnPage {
   readonly wheelId: string;
+  /** As it was handed over, else as it is. */
   readonly sheet: Sheet;
+  /** As the record stands, and its mark: a signature goes under this one. */
+  readonly now: Sheet;
+  readonly mark: string;
   /** The record is no longer what was signed. */
   readonly changed: boolean;
   readonly lines: readonly FinishLine[];
@@ -36,22 +40,9 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const { acts } = useJobNow(job);
   const answers = finishAnswers(acts);
   const [tab, setTab] = useTab<"finish" | "sheet">(TABS, sheet.signedBy ? "sheet" : "finish");
-  const [signing, setSigning] = useState(false);
-  const [who, setWho] = useWho();
+  const [who] = useWho();
   const [message, setMessage] = useState<string | null>(null);
-  const sign = async (name: string) => {
-    if (name === "") return setMessage("a name is needed; who hands the wheel back?");
-    // What was answered last must be in the record before it is signed over.
-    if (!(await sendAll())) return setMessage(KEPT);
-    const sent = await changeRecord(`/api/jobs/${jobId}/sheet`, { id: crypto.randomUUID(), signedBy: name });
-    setMessage(saidOf(sent));
-    if (sent.state !== "taken") return;
-    setSigning(false);
-    setTab("sheet");
-    // Whoever signed on this tablet is offered next time.
-    if (who === "") setWho(name.slice(0, 60));
-    lookAgain(jobId);
-  };
+  const { signing, begin, sign } = useSigning(job, setMessage, () => setTab("sheet"));
   const takeBack = async () => {
     const sent = await changeRecord(`/api/jobs/${jobId}/sheet/withdraw`, {});
     setMessage(saidOf(sent) ?? "Back on the bench; what was signed is kept, and no longer counts.");
@@ -60,8 +51,9 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const { stops, open } = notFinished(lines, answers);
   const askToSign = () => {
     if (stops.length === 0 && open.length === 0) {
-      setMessage(null);
-      return setSigning(true);
+      // What is signed is looked at.
+      setTab("sheet");
+      return void begin();
     }
     setTab("finish");
     setMessage(
@@ -84,7 +76,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
       {tab === "finish" && <FinishList jobId={jobId} lines={lines} answers={answers} />}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "sheet" ? "flex" : "hidden"}`}>
         <div className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
-          <SheetOnPage sheet={sheet} />
+          <SheetOnPage sheet={signing ? job.now : sheet} />
         </div>
         <LedgerPanel startFolded>
           <p>
@@ -118,7 +110,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           kind="text"
           start={who}
           message={message}
-          onTake={sign}
+          onTake={(name) => void sign(name)}
           takeKeys={[{ label: "sign", sign: 1 }]}
         />
       ) : (

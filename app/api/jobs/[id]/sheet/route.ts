@@ -7,7 +7,7 @@ import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/record/bench-minutes";
 import { jobFinish } from "@/record/finish";
 import { type JobRecord, jobRecord } from "@/record/job-record";
-import { sheetOfJob } from "@/record/signed-sheet";
+import { sheetMark, sheetOfJob } from "@/record/signed-sheet";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
@@ -16,7 +16,12 @@ const sheetOf = async (record: JobRecord) => {
   const settings = await readSettings();
   return sheetOfJob(record, todayIn(settings.timeZone), settings);
 };
-const schema = z.object({ id: idSchema, signedBy: z.string().trim().min(1, { error: "a name is needed" }).max(200) });
+const schema = z.object({
+  id: idSchema,
+  signedBy: z.string().trim().min(1, { error: "a name is needed" }).max(200),
+  /** The mark of the sheet that was looked at; a command that shows none sends none. */
+  seen: z.string().max(64).optional(),
+});
 
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);
@@ -34,7 +39,7 @@ export const GET = async (request: Request, { params }: { params: Promise<{ id: 
 /** Signs the sheet as it stands now; what was handed over is kept as it was. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { id: sheetId, signedBy } = await readBody(request, schema);
+    const { id: sheetId, signedBy, seen } = await readBody(request, schema);
     const { id } = await params;
     const record = await jobRecord(id);
     if (!record) throw notThere("job", "id");
@@ -50,8 +55,14 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
         code: "not-finished",
         open: open.map((l) => l.key),
       });
+    const { now } = await sheetOf(record);
+    if (seen !== undefined && seen !== sheetMark(now) && record.handedOver?.id !== sheetId)
+      throw new BadInput("seen", "not signed: the record went on since this sheet was looked at; look once more", {
+        code: "stands-against",
+        what: "sheet",
+      });
     const { recheckDays, timeZone } = await readSettings();
-    await addSheet({ id: sheetId, jobId: id, contents: { ...(await sheetOf(record)).now, signedBy }, signedBy });
+    await addSheet({ id: sheetId, jobId: id, contents: { ...now, signedBy }, signedBy });
     const changes = await finishJob(
       id,
       recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null,
