@@ -8,6 +8,8 @@ const HORIZON = 400;
 /** Times one event may repeat within them; more is a mistake, not a diary. */
 const MOST_REPEATS = 1000;
 const OWN = "@tall-compass";
+/** Days and times of a whole calendar. */
+const MOST_PIECES = 20_000;
 
 /**
  * Reads a calendar (RFC 5545) for the times nobody is at the bench, in the shop's own clock: every event that is not
@@ -34,6 +36,7 @@ export const awayFromIcs = (
   for (const zone of parsed.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(zone);
   const events = parsed.getAllSubcomponents("vevent");
   if (events.length === 0) return wrong(1, "has no events in it");
+  const exceptions = exceptionsOf(events);
   const begins = lines.flatMap((l, i) => (/^BEGIN:VEVENT$/i.test(l.trim()) ? [i + 1] : []));
 
   const errors: LineError[] = [];
@@ -41,8 +44,12 @@ export const awayFromIcs = (
   const first = Date.parse(`${today}T00:00:00Z`);
   const last = new Date(first + HORIZON * 86_400_000).toISOString().slice(0, 10);
   for (const [i, component] of events.entries()) {
+    if (away.length > MOST_PIECES)
+      return wrong(begins[i] ?? 1, `more than ${MOST_PIECES} days and times; a year of a bench has fewer`);
     const line = begins[i] ?? 1;
-    const event = new ICAL.Event(component);
+    // Given them it does not look through all others for its own.
+    const own = component.hasProperty("recurrence-id") ? [] : (exceptions.get(uidOf(component)) ?? []);
+    const event = new ICAL.Event(component, { exceptions: own });
     const uid = event.uid || `line-${line}`;
     const status = String(component.getFirstPropertyValue("status") ?? "");
     const free = String(component.getFirstPropertyValue("transp") ?? "").toUpperCase() === "TRANSPARENT";
@@ -67,9 +74,6 @@ export const awayFromIcs = (
       put(event.startDate, event.endDate);
       continue;
     }
-    for (const other of events)
-      if (other !== component && new ICAL.Event(other).uid === event.uid && other.hasProperty("recurrence-id"))
-        event.relateException(new ICAL.Event(other));
     const each = event.iterator();
     for (let times = 0; times < MOST_REPEATS; times++) {
       const at = each.next();
@@ -80,6 +84,19 @@ export const awayFromIcs = (
     }
   }
   return { away: errors.length > 0 ? [] : away, errors };
+};
+
+const uidOf = (component: ICAL.Component): string => String(component.getFirstPropertyValue("uid") ?? "");
+
+/** Changed or called-off days of repeating events, by the event they are of. */
+const exceptionsOf = (events: readonly ICAL.Component[]): ReadonlyMap<string, ICAL.Event[]> => {
+  const of = new Map<string, ICAL.Event[]>();
+  for (const component of events) {
+    if (!component.hasProperty("recurrence-id")) continue;
+    const uid = uidOf(component);
+    of.set(uid, [...(of.get(uid) ?? []), new ICAL.Event(component)]);
+  }
+  return of;
 };
 
 const parse = (text: string): ICAL.Component | string => {

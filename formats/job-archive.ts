@@ -10,6 +10,10 @@ export const zipArchive = (archive: { readonly files: Readonly<Record<string, Ui
 
 /** A gigabyte would unpack from a megabyte of zeros: more than this is refused. */
 const MOST_BYTES = 200 * 1024 * 1024;
+/** What is told of a job, whose largest has some hundred kilobytes; read, it takes fifty times its room. */
+const MOST_TOLD = 8 * 1024 * 1024;
+/** Pictures of one job, and job.json. */
+const MOST_FILES = 500;
 
 /** @throws BadInput when it is no archive, too large unpacked, or a picture in it is none */
 export const unzipArchive = async (
@@ -18,14 +22,23 @@ export const unzipArchive = async (
   let unpacked: Record<string, Uint8Array>;
   try {
     let size = 0;
+    let count = 0;
     unpacked = unzipSync(bytes, {
       filter: (file) => {
         size += file.originalSize;
-        if (size > MOST_BYTES) throw new Error("too large");
+        count++;
+        const told = file.name === "job.json" && file.originalSize > MOST_TOLD;
+        if (size > MOST_BYTES || count > MOST_FILES || told)
+          throw new BadInput(
+            "archive",
+            `unpacked it is too large: at most ${MOST_FILES} files of ${MOST_BYTES / 1048576} MB together, job.json at most ${MOST_TOLD / 1048576} MB; nothing was taken`,
+            { code: "too-large", given: size, most: MOST_BYTES },
+          );
         return true;
       },
     });
-  } catch {
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
     throw new BadInput("archive", "this is no job archive: a zip file that cannot be unpacked; nothing was taken", {
       code: "unreadable",
     });

@@ -1,4 +1,4 @@
-import sharp from "sharp";
+import sharp, { type Sharp } from "sharp";
 import { BadInput } from "@/core/wheel/bad-input";
 
 /** A picture as it is kept: JPEG, upright, with nothing of the camera's in it but the picture. */
@@ -34,14 +34,16 @@ export const keepPhoto = async (bytes: Buffer): Promise<KeptPhoto> => {
     .catch(() => "unknown");
   if (!KINDS.includes(kind)) refuse(kind === "unknown" ? "this is not a picture" : `a ${kind} file is not taken`);
   try {
-    const make = (edge: number, quality: number) =>
-      read()
+    const make = (picture: Sharp, edge: number, quality: number) =>
+      picture
         .rotate()
         .resize({ width: edge, height: edge, fit: "inside", withoutEnlargement: true })
         .flatten({ background: "#ffffff" })
         .jpeg({ quality })
         .toBuffer({ resolveWithObject: true });
-    const [large, small] = await Promise.all([make(LARGE, 84), make(SMALL, 78)]);
+    const large = await make(read(), LARGE, 84);
+    // From the large one: whatever came in is decoded once.
+    const small = await make(sharp(large.data), SMALL, 78);
     return { large: large.data, small: small.data, width: large.info.width, height: large.info.height };
   } catch {
     return refuse("the picture is damaged or far too large");

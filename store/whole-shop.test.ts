@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { promisify } from "node:util";
+import { zipSync } from "fflate";
 import sharp from "sharp";
 import { describe, expect, test } from "vitest";
 import { unzipArchive, zipArchive } from "@/formats/job-archive";
@@ -89,6 +90,12 @@ describe("taking things out and in again", () => {
 
   test("what is no archive, or lacks a picture, is refused and leaves nothing behind", async () => {
     await expect(unzipArchive(new Uint8Array([1, 2, 3]))).rejects.toThrow(/cannot be unpacked; nothing was taken/);
+    // Small as it comes, and too large for any machine once it is read: refused before it is unpacked.
+    const bomb = zipSync({ "job.json": new Uint8Array(9 * 1024 * 1024).fill(91) });
+    expect(bomb.length).toBeLessThan(20_000);
+    await expect(unzipArchive(bomb)).rejects.toThrow(/too large: at most 500 files.*nothing was taken/);
+    const many = Object.fromEntries([...Array(501).keys()].map((i) => [`${i}.jpg`, new Uint8Array(1)]));
+    await expect(unzipArchive(zipSync(many))).rejects.toThrow(/too large/);
     await expect(previewArchive({ format: "x" } as unknown as JobArchive)).rejects.toThrow(
       /no job archive of Tall Compass/,
     );
