@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import { actOf, NO_FIGURES, offsetPartOf, sourceOf } from "@/core/acts/old-entries";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
+import { checkRows } from "./archive-rows";
 import { jobChanged } from "./changes";
 import { database } from "./database";
 import { markOfItsOwn } from "./marks";
@@ -72,7 +73,8 @@ const PHOTO_BYTES = ["large", "small"] as const;
 const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
 const stored = (table: ArchiveTable, column: string, value: unknown): unknown => {
   if (value === null || typeof value !== "object") return value;
-  if (!("date" in value)) return JSON.stringify(value);
+  // A time is nothing but its date; a signed sheet has one among much else.
+  if (!("date" in value) || Object.keys(value).length > 1) return JSON.stringify(value);
   const date = new Date(String(value.date));
   if (Number.isNaN(date.getTime()))
     throw new BadInput(`archive.${table}.${column}`, `“${String(value.date)}” is no time; nothing was taken`, {
@@ -222,6 +224,7 @@ const checkedArchive = (given: JobArchive | OldArchive): JobArchive => {
       code: "unreadable",
     });
   checkParents(archive);
+  checkRows(archive.tables);
   return archive;
 };
 

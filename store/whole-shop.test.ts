@@ -17,6 +17,7 @@ import { openJob } from "./open-job";
 import { ownDatabase } from "./own-database.test.rig";
 import { addPhoto } from "./photos";
 import { addReadings, addTurn, openRound } from "./rounds";
+import { addSheet } from "./sheets";
 
 const run = promisify(execFile);
 ownDatabase(".test-output/whole-shop");
@@ -56,6 +57,9 @@ const wholeJob = async (): Promise<string> => {
     .toBuffer();
   const encoded = await keepPhoto(picture);
   await addPhoto({ id: crypto.randomUUID(), jobId: id, caption: "before", ...encoded });
+  // Signed: a day among much else that it says.
+  const contents = { date: "2026-11-27", lines: [{ label: "Hop", found: "", returned: "0.20" }], notes: [] };
+  await addSheet({ id: crypto.randomUUID(), jobId: id, contents, signedBy: "W. Bench" });
   return id;
 };
 const same = (a: JobArchive): string =>

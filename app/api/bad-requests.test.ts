@@ -419,6 +419,15 @@ describe("a job archive somebody has been at", () => {
         delete t.rounds;
       },
     ],
+    [
+      "a day nobody lives to see",
+      (t) => Object.assign(t.jobs[0], { finished_at: { date: new Date(1e15).toISOString() } }),
+    ],
+    ["a time that is a number", (t) => Object.assign(t.jobs[0], { finished_at: 1e12 })],
+    ["a tolerance that is none", (t) => Object.assign(t.jobs[0], { tolerance: "perfect" })],
+    ["a wheel of -1", (t) => Object.assign(t.builds[0] ?? t.jobs[0], { wheel: -1, tolerance: -1 })],
+    ["advice that says nothing", (t) => Object.assign(t.rounds[0], { advice: {} })],
+    ["a reading of a metre", (t) => Object.assign(t.readings[0], { what: "lateral", value: 1000 })],
     ["two jobs in one", (t) => t.jobs.push({ ...t.jobs[0], id: uuid() })],
   ];
   test.each(CHANGES)("%s: refused by name, and nothing of it is stored", async (what, change) => {

@@ -6,7 +6,11 @@ import { addGoods } from "@/store/orders";
 
 const schema = z.object({
   id: idSchema,
-  length: z.number(),
+  /** mm, of the order's own lines. */
+  length: z
+    .number()
+    .min(20, { error: (i) => `${i.input} mm is no spoke's length; 20 to 500` })
+    .max(500, { error: (i) => `${i.input} mm is no spoke's length; 20 to 500` }),
   what: z.enum(["count", "first", "second"]),
   typed: z.string().max(60),
   unit: z.enum(["mm", "inch", "thou"]).default("mm"),
