@@ -32,9 +32,16 @@ export const refreshJob = async (id: string): Promise<KeptStages> => {
 /** Jobs freshened before a search at most: those that changed since anybody looked. */
 const MOST_FRESHENED = 40;
 
+/** What is wrong with one job must not take the others with it; a record that cannot be reached is no fault of a job. */
+const unlessOfTheRecord = (error: unknown): string => {
+  const { errno, code, name, message } = error as Error & { readonly errno?: unknown; readonly code?: unknown };
+  if (errno !== undefined || code !== undefined || name === "KnexTimeoutError") throw error;
+  return message;
+};
+
 /** One box for customer, machine, mark, spoke length, note; what was put down a moment ago is found too. */
 export const findJobs = async (typed: string): Promise<Found[]> => {
-  for (const id of await staleJobs(MOST_FRESHENED)) await refreshJob(id);
+  for (const id of await staleJobs(MOST_FRESHENED)) await refreshJob(id).catch(unlessOfTheRecord);
   return find(typed);
 };
 
@@ -56,12 +63,23 @@ const asRow = (job: Job, stages: KeptStages): JobRow => {
   };
 };
 
+const rowOf = async (row: JobWithWheel): Promise<JobRow> => {
+  const kept = !row.stale && row.stages !== null ? json<KeptStages>(row.stages) : null;
+  return asRow(asJob(row), kept ?? (await refreshJob(row.id)));
+};
+
+/** A job of which only the name can be told: it stands in its place, and can be put away. */
+const unreadable = (row: JobWithWheel, why: string): JobRow => ({
+  ...{ id: row.id, mark: row.mark, customer: row.customer, machine: row.machine, wanted: "" },
+  ...{ promised: null, waitingFor: null, waitingSince: null, finished: row.finished_at !== null },
+  ...{ open: "book-in", stages: [], unreadable: why },
+});
+
 /** Jobs with their lines: those changed since are worked out, the others stand ready. */
 export const rowsOf = async (rows: readonly JobWithWheel[]): Promise<JobRow[]> => {
   const out: JobRow[] = [];
   for (const row of rows) {
-    const kept = !row.stale && row.stages !== null ? json<KeptStages>(row.stages) : null;
-    out.push(asRow(asJob(row), kept ?? (await refreshJob(row.id))));
+    out.push(await rowOf(row).catch((error) => unreadable(row, unlessOfTheRecord(error))));
   }
   return out;
 };

@@ -21,7 +21,7 @@ import { readDiary } from "./diary";
 import { jobFinish } from "./finish";
 import { wheelHistory } from "./history";
 import { jobRecord } from "./job-record";
-import { findJobs } from "./job-rows";
+import { findJobs, rowsOf } from "./job-rows";
 import { readShopFigures } from "./shop-figures";
 
 // What was done by mistake is taken back, and nothing is lost by it.
@@ -221,4 +221,19 @@ describe("what was done on a job", () => {
     await put("rim.width", "55", 55, "again");
     expect((await now("rim.width"))?.value).toBe(55);
   });
+});
+
+test("a job whose record is broken stands among the others with why, and can be put away; search and list go on", async () => {
+  const { id } = await wheelJob("UN-9");
+  const broken = await wheelJob("UN-10");
+  await database()("builds")
+    .where({ job_id: broken.id })
+    .update({ wheel: JSON.stringify({ rim: { holes: -1 } }) });
+  await database()("jobs").whereIn("id", [id, broken.id]).update({ stale: true });
+  const rows = await rowsOf(await benchRows());
+  expect(rows.find((r) => r.id === id)?.unreadable).toBeUndefined();
+  expect(rows.find((r) => r.id === broken.id)).toMatchObject({ mark: "UN-10", unreadable: expect.stringMatching(/./) });
+  expect((await findJobs("UN-9")).map((f) => f.jobId)).toContain(id);
+  expect((await ask(putAwayRoute, broken.id, { id: uid(), away: true })).status).toBe(200);
+  expect((await rowsOf(await benchRows())).some((r) => r.id === broken.id)).toBe(false);
 });

@@ -14,4 +14,6 @@ export interface JobRow {
   /** Where the row leads. */
   readonly open: Stage;
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
+  /** Why nothing of it can be shown but its name; left out for a job as it should be. */
+  readonly unreadable?: string;
 }

@@ -6,11 +6,13 @@ import { ShopBar } from "../parts/frame/shop-bar";
 import { StateMark } from "../parts/frame/stage-bar";
 import { FirstQuestion } from "./first-question";
 import { NewJob } from "./new-job";
+import { UnreadableRow } from "./unreadable-row";
 
 const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
 
 const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => {
+  if (job.unreadable !== undefined) return <UnreadableRow job={job} why={job.unreadable} />;
   const next = nextStage(job.stages);
   return (
     <li>
