@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   turbopack: { root: import.meta.dirname },
+  // An archive with its pictures has up to 100 MB; what is larger each route refuses itself, before it is read.
+  experimental: { proxyClientMaxBodySize: "110mb" },
   headers: async () => [
     {
       source: "/:path*",

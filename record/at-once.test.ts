@@ -88,7 +88,7 @@ test("whatever comes twice at once stands once", async () => {
       addReadings(round, [{ id: reading, what: "lateral", spoke: 3, value: 0.2, typed: "20", doubtful: false }]),
     ),
     atOnce(3, () => addOrder(order, job.id, contents)),
-    atOnce(3, () => addSheet({ id: sheet, jobId: job.id, contents: {}, signedBy: "W. Bench" })),
+    atOnce(3, () => addSheet({ id: sheet, jobId: job.id, contents: { lines: [] }, signedBy: "W. Bench" })),
     atOnce(3, () =>
       addMeasurement({
         ...{ id: figure, jobId: job.id, name: "rim.height", place: 0, role: "new", typed: "30", unit: "mm" },

@@ -39,7 +39,7 @@ const password = (file: string): string => {
 };
 
 /** The server's own tables, made beside and put in place whole: cut off in the middle it is begun anew. */
-const makeData = async (data: string, user: string): Promise<void> => {
+const makeData = async (data: string, user: string, passing: string): Promise<void> => {
   const half = `${data}.half`;
   rmSync(half, { recursive: true, force: true });
   rmSync(data, { recursive: true, force: true });
@@ -52,7 +52,8 @@ const makeData = async (data: string, user: string): Promise<void> => {
       "--auth-root-authentication-method=normal",
       "--skip-test-db",
     ],
-    { stdio: "ignore" },
+    // Two that are set up at the same time would clear each other's files away.
+    { stdio: "ignore", env: { ...process.env, TMPDIR: passing } },
   );
   const [status] = await once(install, "exit");
   if (status !== 0) throw new Error(`the database could not be set up in ${data} (mariadb-install-db: ${status})`);
@@ -94,10 +95,10 @@ const startClaimed = async (folder: string, claim: FolderClaim): Promise<Databas
   const pidFile = join(folder, "mariadb.pid");
   endUntold(pidFile, data);
   const user = userInfo().username;
-  if (!existsSync(join(data, "mysql"))) await makeData(data, user);
   // Two servers that share a folder for what is passing delete each other's files.
   const passing = join(folder, "tmp");
   mkdirSync(passing, { recursive: true, mode: 0o700 });
+  if (!existsSync(join(data, "mysql"))) await makeData(data, user, passing);
   const first = join(folder, "first.sql");
   writeFileSync(
     first,
