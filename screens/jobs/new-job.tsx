@@ -5,6 +5,7 @@ import { FIGURES } from "@/core/figures/all-figures";
 import { checkFigure } from "@/core/figures/check-figure";
 import { PRACTICE_LEVEL_NAMES, PRACTICE_LEVELS, type PracticeLevel } from "@/core/shop/practice-levels";
 import { firstPlace } from "@/core/wheel/stages";
+import { WhoField } from "../parts/bench/who-field";
 import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
@@ -35,7 +36,7 @@ const AT_ONCE = [
 /** A new wheel: its kind is chosen first; with a customer waiting three taps lead to the first reading. */
 export const NewJob = () => {
   const router = useRouter();
-  const [who, setWho] = useWho();
+  const [who] = useWho();
   const [message, setMessage] = useState<string | null>(null);
   const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
   const [step, setStep] = useState(0);
@@ -107,17 +108,11 @@ export const NewJob = () => {
           {asked?.asks ?? (learning ? "A wheel to learn on" : "A new wheel:")}
         </span>
         {learning && (
-          <label className="flex items-center gap-2 pr-4 text-lg max-sm:portrait:w-full max-sm:portrait:px-4">
-            for
-            <input
-              className="min-h-12 w-36 border border-rule bg-paper px-2 max-sm:portrait:flex-1"
-              value={who}
-              maxLength={60}
-              placeholder="name"
-              autoComplete="off"
-              onChange={(e) => setWho(e.target.value)}
-            />
-          </label>
+          <WhoField
+            label="for"
+            className="pr-4 text-lg max-sm:portrait:w-full max-sm:portrait:px-4"
+            room="w-36 max-sm:portrait:flex-1"
+          />
         )}
         {keys.map((k) => (
           <button

@@ -1,0 +1,20 @@
+"use client";
+import { useWho } from "../kept/kept-choice";
+
+/** Who is at this bench; kept on this tablet. */
+export const WhoField = ({ label, className, room }: { label: string; className: string; room: string }) => {
+  const [who, setWho] = useWho();
+  return (
+    <label className={`flex items-center gap-2 ${className}`}>
+      {label}
+      <input
+        className={`min-h-12 border border-rule bg-paper px-2 ${room}`}
+        value={who}
+        maxLength={60}
+        placeholder="name"
+        autoComplete="off"
+        onChange={(e) => setWho(e.target.value)}
+      />
+    </label>
+  );
+};
