@@ -34,7 +34,7 @@ test("another page in the same browser writes nothing, reads nothing, frames not
   foreign.listen(0, "127.0.0.1");
   await once(foreign, "listening");
   try {
-    // The same machine under its other name is another origin, as any page of the net is.
+    // This machine under its other name is an origin of its own, like any page of the net.
     await page.goto(`http://localhost:${(foreign.address() as AddressInfo).port}/`);
     const tried = await page.evaluate(
       async ([address, job, one, two]) => {

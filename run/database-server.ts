@@ -39,7 +39,7 @@ const password = (file: string): string => {
 };
 
 /** The server's own tables, made beside and put in place whole: cut off in the middle it is begun anew. */
-const makeData = async (data: string, user: string, passing: string): Promise<void> => {
+const makeData = async (data: string, user: string, passing: string, claim: FolderClaim): Promise<void> => {
   const half = `${data}.half`;
   rmSync(half, { recursive: true, force: true });
   rmSync(data, { recursive: true, force: true });
@@ -55,6 +55,7 @@ const makeData = async (data: string, user: string, passing: string): Promise<vo
     // Two that are set up at the same time would clear each other's files away.
     { stdio: "ignore", env: { ...process.env, TMPDIR: passing } },
   );
+  if (install.pid) claim.started(install.pid);
   const [status] = await once(install, "exit");
   if (status !== 0) throw new Error(`the database could not be set up in ${data} (mariadb-install-db: ${status})`);
   renameSync(half, data);
@@ -98,7 +99,7 @@ const startClaimed = async (folder: string, claim: FolderClaim): Promise<Databas
   // Two servers that share a folder for what is passing delete each other's files.
   const passing = join(folder, "tmp");
   mkdirSync(passing, { recursive: true, mode: 0o700 });
-  if (!existsSync(join(data, "mysql"))) await makeData(data, user, passing);
+  if (!existsSync(join(data, "mysql"))) await makeData(data, user, passing, claim);
   const first = join(folder, "first.sql");
   writeFileSync(
     first,

@@ -73,6 +73,21 @@ const written = (folder: string, claim: Claim): string => {
   return half;
 };
 
+/** Takes a dead program's claim away; one that somebody who came at the same moment has put in its place goes back. */
+const takeAway = (folder: string, dead: Claim | null): void => {
+  const aside = `${fileOf(folder)}.${process.pid}.aside`;
+  try {
+    renameSync(fileOf(folder), aside);
+    const claim = JSON.parse(readFileSync(aside, "utf8")) as Claim;
+    if (dead && claim.pid === dead.pid && claim.begun === dead.begun) return;
+    if (runs(claim)) linkSync(aside, fileOf(folder));
+  } catch {
+    // Taken away by another, or no claim that can be read: the next look tells.
+  } finally {
+    rmSync(aside, { force: true });
+  }
+};
+
 /** Claims of this very program, by folder. */
 const held = new Map<string, Claim>();
 
@@ -100,7 +115,7 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
             : `another command (process ${other.pid}) is working with ${folder}; wait until it is done`,
         );
       for (const left of other?.children ?? []) if (runs(left)) await end(left);
-      rmSync(fileOf(folder), { force: true });
+      takeAway(folder, other);
     } finally {
       rmSync(half, { force: true });
     }
@@ -119,9 +134,6 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
     },
   };
 };
-
-/** The claim this program holds on a folder. */
-export const heldClaim = (folder: string): { readonly children: readonly Program[] } | null => held.get(folder) ?? null;
 
 /** Before this program ends, whatever it was about: all it started is ended, and what it claimed is free. */
 export const endAllClaimed = async (): Promise<void> => {
