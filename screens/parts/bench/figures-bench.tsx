@@ -33,7 +33,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const told = useParticulars(
     jobId,
     particularOf(taking.active?.name),
-    (key) => taking.moveOn({ name: key, place: 0 }),
+    (key) => taking.moveOn(taking.active?.name === key ? taking.active : { name: key, place: 0 }),
     taking.setMessage,
   );
   const shown = (name: string) => showFigure(name, taken[name], presets[name], unit, names);

@@ -111,8 +111,8 @@ const useActive = ({ taken, asked, isTaken }: Pick<TakingOptions, "taken" | "ask
         : open
           ? { name: open, place: mostPlaces(FIGURES[open] ?? {}) > 0 ? 1 : 0 }
           : null;
-      // Somebody may have tapped another figure while this one was being stored; that tap counts.
-      setActive((held) => (held && held.name === from.name && held.place === from.place ? to : held));
+      // Whoever tapped a figure while this one was being stored, this very one too, meant that tap: it counts.
+      setActive((held) => (held === from ? to : held));
     },
   };
 };
