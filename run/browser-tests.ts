@@ -39,7 +39,7 @@ const browserTests = async (which: readonly string[]): Promise<boolean> => {
       const [status] = await once(tests, "exit");
       return status === 0;
     } finally {
-      endNext(web);
+      await endNext(web);
     }
   } finally {
     await server?.stop();

@@ -17,6 +17,7 @@ const BUILT_FROM = [
   "package-lock.json",
   "next.config.ts",
   "proxy.ts",
+  "instrumentation.ts",
   "tsconfig.json",
   "postcss.config.mjs",
 ];

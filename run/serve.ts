@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import { once } from "node:events";
 import { loadDemoOnce } from "@/demo/load";
 import { environment } from "@/store/environment";
 import { prepareRecord } from "@/store/prepare";
@@ -18,28 +19,47 @@ export const openRecord = async (folder: string): Promise<DatabaseServer | null>
   return server;
 };
 
-/** Next's own server, on loopback. */
-export const serveNext = (how: "dev" | "start", port: number): ChildProcess =>
-  spawn("node_modules/.bin/next", [how, "-H", "127.0.0.1", "-p", String(port)], {
-    stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "inherit"],
+/** Next's own server, on loopback. @param log what it says of trouble is written down as well */
+export const serveNext = (how: "dev" | "start", port: number, log?: (what: string) => void): ChildProcess => {
+  const web = spawn("node_modules/.bin/next", [how, "-H", "127.0.0.1", "-p", String(port)], {
+    stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
     detached: true,
   });
-
-/** Ends it with all it started. */
-export const endNext = (web: ChildProcess): void => {
-  try {
-    if (web.pid && web.exitCode === null) process.kill(-web.pid, "SIGTERM");
-  } catch {
-    // Already gone.
-  }
+  web.stderr?.on("data", (said: Buffer) => {
+    process.stderr.write(said);
+    log?.(said.toString());
+  });
+  return web;
 };
 
-/** Waits until it answers, or has ended. @returns whether it answers */
-export const answers = async (address: string, web: ChildProcess): Promise<boolean> => {
+/** ms it is given to finish what it answers. */
+const PATIENCE = 5000;
+
+/** Ends it with all it started; one that does not end by itself is made to. */
+export const endNext = async (web: ChildProcess): Promise<void> => {
+  if (!web.pid) return;
+  const tell = (signal: NodeJS.Signals) => {
+    try {
+      process.kill(-(web.pid ?? 0), signal);
+    } catch {
+      // Already gone.
+    }
+  };
+  const gone = web.exitCode !== null || web.signalCode !== null || once(web, "exit");
+  tell("SIGTERM");
+  const tired = setTimeout(() => tell("SIGKILL"), PATIENCE);
+  await gone;
+  clearTimeout(tired);
+  // What it started and did not take with it.
+  tell("SIGKILL");
+};
+
+/** Waits until it answers, or has ended. @param anything also what it could not do counts @returns whether it answers */
+export const answers = async (address: string, web: ChildProcess, anything = false): Promise<boolean> => {
   while (web.exitCode === null && web.signalCode === null) {
-    const ok = await fetch(address).then(
-      (r) => r.ok,
+    const ok = await fetch(address, { signal: AbortSignal.timeout(10_000) }).then(
+      (r) => anything || r.ok,
       () => false,
     );
     if (ok) return true;

@@ -1,8 +1,12 @@
+import type { ChildProcess } from "node:child_process";
 import { createServer } from "node:net";
+import { join } from "node:path";
 import { environment } from "@/store/environment";
 import { buildIfChanged } from "./build";
 import { keepDailyCopies } from "./daily-copy";
 import { endAllClaimed } from "./folder-claim";
+import { keepUp } from "./kept-up";
+import { logTo } from "./rotated-log";
 import { answers, endNext, openRecord, serveNext } from "./serve";
 
 /** `./start`; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
@@ -35,28 +39,48 @@ const main = async (): Promise<void> => {
     await server?.stop();
     throw error;
   }
-  const web = serveNext(developing ? "dev" : "start", port);
-  if (web.pid) server?.claim.started(web.pid);
+  const address = `http://127.0.0.1:${port}`;
+  const log = logTo(join(folder, "log", "shop.log"));
+  const say = (what: string) => {
+    console.error(what);
+    log(what);
+  };
+  const serve = (): ChildProcess => {
+    const begun = serveNext(developing ? "dev" : "start", port, log);
+    if (begun.pid) server?.claim.started(begun.pid);
+    return begun;
+  };
+  let web = serve();
   let stopping = false;
-  let endCopies = () => {};
+  const onEnd: (() => void)[] = [];
   stop = async (code) => {
     if (stopping) return;
     stopping = true;
-    endNext(web);
-    endCopies();
+    for (const end of onEnd) end();
+    await endNext(web);
     await server?.stop();
+    log("stopped");
     process.exit(code);
   };
-  web.once("exit", (code) => void stop(code ?? 1));
-  server?.process.once("exit", () => {
-    if (!stopping) console.error("The database has stopped. Start again with ./start: every stored reading is kept.");
+  const gaveUp = (why: string) => {
+    say(`${why}. What is stored is kept; look into ${join(folder, "log")}, then start again with ./start`);
     void stop(1);
-  });
+  };
+  // From here on, for the database may end while the pages are not up yet.
+  if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, gaveUp }));
   // The address is said when it answers, not before.
-  const address = `http://127.0.0.1:${port}`;
-  if (!(await answers(address, web)) || stopping) return;
+  const up = await answers(address, web);
+  if (stopping) return;
+  if (!up) return gaveUp("the pages did not come up");
   server?.claim.served(address);
-  endCopies = keepDailyCopies(address);
+  const again = async () => {
+    web = serve();
+    // The record may be away as well: a page that says so is up.
+    if (!(await answers(address, web, true))) throw new Error("it did not come up");
+    return web;
+  };
+  onEnd.push(keepUp(web, { name: "the web server", again, say, gaveUp }), keepDailyCopies(address));
+  log(`started at ${address}`);
   console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
 };
 

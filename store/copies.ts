@@ -8,10 +8,12 @@ import {
   type ShopCopies,
   type ShopCopy,
 } from "@/core/shop/copies";
+import { noRoomFor } from "@/core/shop/room";
 import { BadInput } from "@/core/wheel/bad-input";
 import { database } from "./database";
 import { dumpShop } from "./dump";
 import { environment } from "./environment";
+import { roomIn } from "./room";
 import { readSettings } from "./settings";
 
 /** Where nobody chose: beside the database, so that it is on no other disk. */
@@ -75,6 +77,9 @@ export const makeCopy = async (day: string): Promise<void> => {
     const { DATABASE_URL: url = "" } = environment();
     const folder = folderOf((await readSettings()).copiesFolder);
     const about = await aboutBytes();
+    // Packed it takes less; a copy that fills the disk would stop the shop.
+    const full = noRoomFor(roomIn(folder), about / 2);
+    if (full) throw new BadInput("copiesFolder", full, { code: "unreadable" });
     await dumpShop(url, join(folder, copyName(day)), (bytes) => {
       underWay = { bytes, about: Math.max(about, bytes) };
     });

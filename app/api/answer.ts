@@ -3,6 +3,7 @@ import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
 import { refusedByDatabase } from "@/store/refused-by-database";
 import { StaleCopy } from "@/store/stale-copy";
+import { type Trouble, troubleOf } from "@/store/trouble";
 
 /** No document of this application is near a megabyte. */
 const MOST_MB = 1;
@@ -46,10 +47,22 @@ export const readBody = async <S extends z.ZodType>(request: Request, schema: S)
   return parseWith(schema, document);
 };
 
-/** Runs a handler; bad input becomes 400 with its path, an old copy 409 with both versions. */
+/** What is said of trouble that is not of what was sent. */
+const TROUBLE: Readonly<Record<Trouble | "fault", string>> = {
+  away: "The record could not be reached; nothing was lost here. Try again in a moment.",
+  busy: "The record was being written to by others all the while; nothing was changed. Try again in a moment.",
+  full: "The disk is full: nothing more can be stored until there is room. Nothing stored is lost; what was entered is kept where it was entered.",
+  fault: "Something went wrong here, and nothing was stored. What it was stands in the log.",
+};
+
+/**
+ * Runs a handler; bad input becomes 400 with its path, an old copy 409 with both versions, a record that does not answer
+ * 503. What it answers itself goes as it is.
+ */
 export const answer = async (work: () => Promise<unknown>): Promise<Response> => {
   try {
-    return Response.json((await work()) ?? { ok: true });
+    const given = await work();
+    return given instanceof Response ? given : Response.json(given ?? { ok: true });
   } catch (thrown) {
     const error = refusedByDatabase(thrown) ?? thrown;
     if (error instanceof BadInput) return Response.json({ error: error.told }, { status: 400 });
@@ -62,12 +75,11 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
         },
         { status: 409 },
       );
+    const trouble = troubleOf(error);
     console.error(error);
     return Response.json(
-      {
-        error: { path: "", message: "The record could not be reached; nothing was lost here. Try again in a moment." },
-      },
-      { status: 503 },
+      { error: { path: "", message: TROUBLE[trouble ?? "fault"] } },
+      { status: trouble === null ? 500 : trouble === "full" ? 507 : 503 },
     );
   }
 };

@@ -1,22 +1,24 @@
+import { answer } from "@/app/api/answer";
 import { orderCsv, orderPdf } from "@/formats/order-sheet";
 import { jobRecord } from "@/record/job-record";
 import { orderSheet } from "@/record/order";
 
 /** The order as PDF, or as CSV with `?as=csv`. */
-export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
-  const { id } = await params;
-  const record = await jobRecord(id);
-  if (!record?.order) return new Response("There is no order for this job yet", { status: 404 });
-  const sheet = orderSheet(record, record.order);
-  const name = `spokes-${record.job.mark.replace(/[^\w-]/g, "_")}`;
-  if (new URL(request.url).searchParams.get("as") === "csv")
-    return new Response(orderCsv(sheet), {
-      headers: {
-        "content-type": "text/csv; charset=utf-8",
-        "content-disposition": `attachment; filename="${name}.csv"`,
-      },
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { id } = await params;
+    const record = await jobRecord(id);
+    if (!record?.order) return new Response("There is no order for this job yet", { status: 404 });
+    const sheet = orderSheet(record, record.order);
+    const name = `spokes-${record.job.mark.replace(/[^\w-]/g, "_")}`;
+    if (new URL(request.url).searchParams.get("as") === "csv")
+      return new Response(orderCsv(sheet), {
+        headers: {
+          "content-type": "text/csv; charset=utf-8",
+          "content-disposition": `attachment; filename="${name}.csv"`,
+        },
+      });
+    return new Response(Buffer.from(await orderPdf(sheet)), {
+      headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}.pdf"` },
     });
-  return new Response(Buffer.from(await orderPdf(sheet)), {
-    headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}.pdf"` },
   });
-};

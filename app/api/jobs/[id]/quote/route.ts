@@ -1,3 +1,4 @@
+import { answer } from "@/app/api/answer";
 import { todayIn } from "@/core/planning/today";
 import { machineAndPlace } from "@/core/shop/machine-words";
 import { quotePdf } from "@/formats/quote-pdf";
@@ -7,20 +8,21 @@ import { readSettings } from "@/store/settings";
 import { listStock } from "@/store/stock";
 
 /** The quote as paper. */
-export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
-  const record = await jobRecord((await params).id);
-  if (!record) return new Response("There is no such job", { status: 404 });
-  const [settings, stock] = await Promise.all([readSettings(), listStock()]);
-  const { mark, customer, wanted } = record.job;
-  const head = {
-    ...{ mark, customer, wanted, machine: machineAndPlace(record.job), date: todayIn(settings.timeZone) },
-    ...{ shop: settings.shopName, address: settings.shopAddress },
-  };
-  const pdf = await quotePdf(head, await jobQuote(record, stock, settings));
-  return new Response(Buffer.from(pdf), {
-    headers: {
-      "content-type": "application/pdf",
-      "content-disposition": `inline; filename="quote-${mark.replace(/[^\w-]/g, "_")}.pdf"`,
-    },
+export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const record = await jobRecord((await params).id);
+    if (!record) return new Response("There is no such job", { status: 404 });
+    const [settings, stock] = await Promise.all([readSettings(), listStock()]);
+    const { mark, customer, wanted } = record.job;
+    const head = {
+      ...{ mark, customer, wanted, machine: machineAndPlace(record.job), date: todayIn(settings.timeZone) },
+      ...{ shop: settings.shopName, address: settings.shopAddress },
+    };
+    const pdf = await quotePdf(head, await jobQuote(record, stock, settings));
+    return new Response(Buffer.from(pdf), {
+      headers: {
+        "content-type": "application/pdf",
+        "content-disposition": `inline; filename="quote-${mark.replace(/[^\w-]/g, "_")}.pdf"`,
+      },
+    });
   });
-};

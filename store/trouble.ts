@@ -1,0 +1,40 @@
+/** What keeps the record from answering, where it is not what it was asked. */
+export type Trouble = "away" | "busy" | "full";
+
+/** Of connections, by the driver or the machine. */
+const AWAY = new Set([
+  "ECONNREFUSED",
+  "ECONNRESET",
+  "EPIPE",
+  "ETIMEDOUT",
+  "PROTOCOL_CONNECTION_LOST",
+  "PROTOCOL_SEQUENCE_TIMEOUT",
+  "ER_SERVER_SHUTDOWN",
+  "ER_CON_COUNT_ERROR",
+  "ER_NORMAL_SHUTDOWN",
+  "ER_QUERY_INTERRUPTED",
+  "ER_CONNECTION_KILLED",
+]);
+/** Of the database: disk full, table full, a file that could not be written, read-only because of it. */
+const FULL = new Set([1021, 1114, 1026, 1290, 1836]);
+
+/**
+ * Whether the record could not take or tell something now, whatever it was; the same will do in a while.
+ *
+ * @returns null where the fault is another: asked again it would be no better
+ */
+export const troubleOf = (error: unknown): Trouble | null => {
+  if (!(error instanceof Error)) return null;
+  const { code = "", errno = 0, fatal = false } = error as { code?: string; errno?: number; fatal?: boolean };
+  if (code === "ENOSPC" || FULL.has(errno) || /No space left|errno: 28\b|error 28\b/.test(error.message)) return "full";
+  if (errno === 1205 || errno === 1213) return "busy";
+  // The pool had no connection to give in time.
+  if (
+    AWAY.has(code) ||
+    fatal ||
+    error.name === "KnexTimeoutError" ||
+    /closed state|Connection lost/.test(error.message)
+  )
+    return "away";
+  return null;
+};
