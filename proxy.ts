@@ -1,7 +1,5 @@
 import { type NextRequest, NextResponse } from "next/server";
-import { noRoomFor } from "@/core/shop/room";
 import { refusedWhence } from "@/core/shop/same-origin";
-import { roomOfRecord } from "@/store/room";
 
 /** What a page may load, and from where: all of it from here; inline only what this answer itself wrote. */
 const policyWith = (nonce: string): string =>
@@ -37,9 +35,6 @@ export const proxy = (request: NextRequest): NextResponse => {
       { error: { path: "", message: refused, refusal: { code: "stands-against", what: "origin" } } },
       { status: 403 },
     );
-  // Asked here, before a body is read: a database that runs out of disk in the middle of a write ends.
-  const full = method === "GET" || method === "HEAD" ? null : noRoomFor(roomOfRecord());
-  if (full) return NextResponse.json({ error: { path: "", message: full } }, { status: 507 });
   const nonce = btoa(crypto.randomUUID());
   const policy = policyWith(nonce);
   // Next puts the nonce it finds here on the scripts it writes.

@@ -38,5 +38,5 @@ test("the diary is re-ordered with a finger on a phone, and what is moved is sai
   await stored;
   await expect(async () => expect(Math.sign(await order())).toBe(-Math.sign(before))).toPass();
   await expect(spoken).toContainText(`${from} put down at place`);
-  await page.request.post("/api/diary/order", { data: { ids: [] } });
+  await page.getByRole("button", { name: "order by promised day" }).click();
 });

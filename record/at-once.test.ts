@@ -3,15 +3,17 @@ import { expect, test } from "vitest";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { previewArchive, readArchive, takeArchive } from "@/store/archive";
 import { database } from "@/store/database";
+import { saveOrder, timesOrdered } from "@/store/desk-order";
 import { changeJob, findJob } from "@/store/jobs";
 import { addMeasurement } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { addGoods, addOrder, latestOrder, type OrderContents } from "@/store/orders";
 import { ownDatabase } from "@/store/own-database.test.rig";
+import { findPracticeWheel, removePracticeWheel, savePracticeState, savePracticeWheel } from "@/store/practice-wheels";
 import { addReadings, openRound } from "@/store/rounds";
 import { changeSettings, readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
-import { importStock, listStock, moveStock, saveStock } from "@/store/stock";
+import { importStock, listStock, moveStock, priceStock, saveStock } from "@/store/stock";
 
 // Two tablets, two presses, a letter sent again: what happens at once ends as if it had happened one after another.
 
@@ -165,4 +167,54 @@ test("settings changed on two tablets are both kept; of one setting the last cou
   const names = ["A", "B", "C", "D"];
   await Promise.all(names.map((shopName) => changeSettings({ shopName })));
   expect(names).toContain((await readSettings()).shopName);
+});
+
+test("a price, a drawer, an order of the wheels: who has not seen what stands there overrules nothing, and is told it", async () => {
+  const drawerId = id();
+  const drawer = { id: drawerId, kind: "spoke" as const, name: "plain", size: 168, diameter: 3.66, pitch: null };
+  await saveStock({ ...drawer, place: "A", reorderAt: 5 });
+  await saveStock({ ...drawer, place: "A", reorderAt: 5 });
+  await expect(saveStock({ ...drawer, place: "B", reorderAt: 5 })).rejects.toMatchObject({ path: "id" });
+  const prices = [1.35, 1.4, 1.45, 1.5];
+  const priced = await Promise.allSettled(prices.map((price) => priceStock(drawerId, price, null)));
+  expect(priced.filter((p) => p.status === "fulfilled")).toHaveLength(1);
+  const stands = prices[priced.findIndex((p) => p.status === "fulfilled")];
+  expect((await listStock()).find((s) => s.id === drawerId)?.price).toBe(stands);
+  const late = priced.find((p) => p.status === "rejected");
+  expect(late).toMatchObject({ reason: { stored: { price: stands }, path: "price" } });
+  // A letter sent again after it came in is no other price.
+  await priceStock(drawerId, stands, null);
+  await priceStock(drawerId, null, stands);
+
+  const jobs = await Promise.all([...Array(3)].map(async () => (await openJob({ id: id(), kind: "rebuild" })).id));
+  const seen = await timesOrdered();
+  const [a, b, c] = jobs;
+  const orders = [
+    [a, b, c],
+    [b, a, c],
+    [c, a, b],
+  ];
+  const dragged = await Promise.allSettled(orders.map((ids) => saveOrder(ids, seen)));
+  expect(dragged.filter((d) => d.status === "fulfilled")).toHaveLength(1);
+  const first = orders[dragged.findIndex((d) => d.status === "fulfilled")];
+  const stored = () => database()("jobs").whereNotNull("desk_order").orderBy("desk_order").pluck("id");
+  expect(await stored()).toEqual(first);
+  await saveOrder([c, b, a], seen + 1);
+  await expect(saveOrder(first, seen)).rejects.toMatchObject({ path: "ids", stored: [c, b, a] });
+  expect(await stored()).toEqual([c, b, a]);
+});
+
+test("a practice wheel taken off and another put on is a new one, whoever still has the first in hand", async () => {
+  const job = await openJob({ id: id(), kind: "practice" });
+  const versions = new Set<number>();
+  for (let i = 0; i < 20; i++) {
+    await savePracticeWheel(job.id, { wheel: i }, {});
+    const stored = await findPracticeWheel(job.id);
+    versions.add(stored?.version ?? 0);
+    await removePracticeWheel(job.id);
+    await savePracticeWheel(job.id, { wheel: -i }, {});
+    expect(await savePracticeState(job.id, { turned: 1 }, stored?.version ?? 0)).toBe(false);
+    await removePracticeWheel(job.id);
+  }
+  expect(versions.size).toBe(20);
 });

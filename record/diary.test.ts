@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { FIRST_SETTINGS, type Settings } from "@/core/shop/settings";
 import type { JobKind } from "@/core/wheel/stages";
 import { database } from "@/store/database";
-import { saveOrder } from "@/store/desk-order";
+import { saveOrder, timesOrdered } from "@/store/desk-order";
 import { changeJob } from "@/store/jobs";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
@@ -73,13 +73,13 @@ test("what is left to do is learnt from wheels handed back; a promise that slow 
 });
 
 test("dragged to the front it is done first, and the promise it pushes aside is in danger", async () => {
-  await saveOrder([ids.undated, ids.later, ids.soon]);
+  await saveOrder([ids.undated, ids.later, ids.soon], await timesOrdered());
   const { plan, slow } = await read();
   expect(plan.slots[0].id).toBe(ids.undated);
   const late = (list: typeof slow, mark: string) => list.find((r) => r.id === ids[mark])?.late ?? 0;
   expect(late(plan.ready, "soon")).toBeGreaterThan(0);
   expect(late(slow, "soon")).toBeGreaterThanOrEqual(late(plan.ready, "soon"));
-  await saveOrder([]);
+  await saveOrder([], await timesOrdered());
   const again = await read();
   expect(again.plan.slots[0].id).toBe(ids.soon);
 });

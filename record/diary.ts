@@ -6,6 +6,7 @@ import { together, UNKNOWN_STAGE } from "@/core/planning/stage-times";
 import type { Settings } from "@/core/shop/settings";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { awayFrom } from "@/store/away";
+import { timesOrdered } from "@/store/desk-order";
 import { benchRows } from "@/store/jobs";
 import { listRechecks } from "@/store/rechecks";
 import { learnTimes } from "./bench-minutes";
@@ -22,11 +23,12 @@ const dayNumber = (iso: string): number => Math.round(Date.parse(`${iso}T00:00:0
 /** What is on the bench, planned ahead from today by the shop's hours. */
 export const readDiary = async (settings: Settings, today: string): Promise<Diary> => {
   const rows = (await benchRows(200)).filter((r) => r.finished_at === null);
-  const [jobs, times, ahead, rechecks] = await Promise.all([
+  const [jobs, times, ahead, rechecks, ordered] = await Promise.all([
     rowsOf(rows),
     learnTimes(),
     awayFrom(today),
     listRechecks(),
+    timesOrdered(),
   ]);
   const start = dayNumber(today);
   const away = new Map<string, Away[]>();
@@ -84,5 +86,6 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
     away: ahead,
     times,
     rechecks,
+    ordered,
   };
 };

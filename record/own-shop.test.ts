@@ -10,7 +10,7 @@ import { startDatabase } from "@/run/database-server";
 import { copyIfDue, makeCopy, shopCopies } from "@/store/copies";
 import { database, openDatabase } from "@/store/database";
 import { hasDemo } from "@/store/demo-shop";
-import { restoreShop } from "@/store/dump";
+import { loadBackup } from "@/store/dump";
 import { benchRows } from "@/store/jobs";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
@@ -80,7 +80,7 @@ test("a copy of the shop lies in the folder that was named, once a day by itself
   try {
     const db = openDatabase(other.url);
     await vi.waitFor(() => db.raw("select 1"), { timeout: 30_000, interval: 300 });
-    await restoreShop(other.url, file);
+    await loadBackup(other.url, file);
     expect(await db("wheels").pluck("mark")).toEqual(["OWN-1"]);
     await db.destroy();
   } finally {

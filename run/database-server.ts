@@ -78,6 +78,10 @@ const rights = (secret: string): string =>
     `ALTER USER tall_compass@'127.0.0.1' IDENTIFIED BY '${secret}';`,
     // And what stands beside it for a while: a copy that is tried out or put back.
     "GRANT ALL ON `tall\\_compass%`.* TO tall_compass@'127.0.0.1';",
+    // Who puts a copy there: a file from elsewhere reaches nothing of the shop itself.
+    `CREATE USER IF NOT EXISTS tall_compass_beside@'127.0.0.1' IDENTIFIED BY '${secret}';`,
+    `ALTER USER tall_compass_beside@'127.0.0.1' IDENTIFIED BY '${secret}';`,
+    "GRANT ALL ON `tall\\_compass\\_%`.* TO tall_compass_beside@'127.0.0.1';",
     "",
   ].join("\n");
 

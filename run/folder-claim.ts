@@ -73,6 +73,12 @@ const written = (folder: string, claim: Claim): string => {
   return half;
 };
 
+/** Where the shop of a folder is served now; null where it is not. */
+export const servedAt = (folder: string): string | null => {
+  const claim = read(folder);
+  return claim && runs(claim) ? claim.address : null;
+};
+
 /** Takes a dead program's claim away; one that somebody who came at the same moment has put in its place goes back. */
 const takeAway = (folder: string, dead: Claim | null): void => {
   const aside = `${fileOf(folder)}.${process.pid}.aside`;

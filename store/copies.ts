@@ -4,10 +4,12 @@ import {
   type CopyUnderWay,
   copiesToDrop,
   copyName,
-  dayOfCopy,
+  namedCopy,
+  readCopyName,
   type ShopCopies,
   type ShopCopy,
 } from "@/core/shop/copies";
+import { tryOutDue } from "@/core/shop/restore";
 import { noRoomFor } from "@/core/shop/room";
 import { BadInput } from "@/core/wheel/bad-input";
 import { database } from "./database";
@@ -15,6 +17,7 @@ import { dumpShop } from "./dump";
 import { environment } from "./environment";
 import { roomIn } from "./room";
 import { readSettings } from "./settings";
+import { lastTriedOut, tryOut } from "./try-out";
 
 /** Where nobody chose: beside the database, so that it is on no other disk. */
 const usualFolder = (): string => join(/* turbopackIgnore: true */ environment().TALL_COMPASS_DATA, "copies");
@@ -43,11 +46,13 @@ const copiesIn = (folder: string): ShopCopy[] =>
   existsSync(folder)
     ? readdirSync(folder)
         .flatMap((name) => {
-          const day = dayOfCopy(name);
-          return day === null ? [] : [{ name, day, bytes: statSync(join(folder, name)).size }];
+          const said = readCopyName(name);
+          return said ? [{ name, ...said, bytes: statSync(join(folder, name)).size }] : [];
         })
-        .sort((a, b) => (a.day < b.day ? 1 : -1))
+        .sort((a, b) => (a.day < b.day || (a.day === b.day && a.name < b.name) ? 1 : -1))
     : [];
+
+const daily = (copies: readonly ShopCopy[]): ShopCopy[] => copies.filter((c) => c.kind === "daily");
 
 /** What this process makes now; one at a time. */
 let underWay: CopyUnderWay | null = null;
@@ -83,7 +88,7 @@ export const makeCopy = async (day: string): Promise<void> => {
     await dumpShop(url, join(folder, copyName(day)), (bytes) => {
       underWay = { bytes, about: Math.max(about, bytes) };
     });
-    for (const old of copiesToDrop(copiesIn(folder).map((c) => c.day)))
+    for (const old of copiesToDrop(daily(copiesIn(folder)).map((c) => c.day)))
       rmSync(join(folder, copyName(old)), { force: true });
     failed = null;
   } catch (error) {
@@ -96,13 +101,24 @@ export const makeCopy = async (day: string): Promise<void> => {
 
 export const shopCopies = async (): Promise<ShopCopies> => {
   const folder = resolve(/* turbopackIgnore: true */ (await readSettings()).copiesFolder || usualFolder());
-  return { folder, copies: copiesIn(folder), underWay, failed };
+  return { folder, copies: copiesIn(folder), underWay, failed, tried: await lastTriedOut() };
+};
+
+/** The file a copy of this kind is to be written to, now. */
+export const fileForCopy = async (kind: "before" | "given"): Promise<string> =>
+  join(folderOf((await readSettings()).copiesFolder), namedCopy(kind, new Date().toISOString()));
+
+/** Tries the newest daily copy out, where that is due: it must come up as a shop, beside the shop's own. */
+export const tryOutIfDue = async (today: string): Promise<void> => {
+  const { copies, tried } = await shopCopies();
+  const newest = daily(copies)[0]?.name ?? null;
+  if (newest !== null && tryOutDue(tried, newest, today)) await tryOut((await copyFile(newest)) ?? newest, today);
 };
 
 /** Today's copy, if there is none yet. @returns whether one was made */
 export const copyIfDue = async (day: string): Promise<boolean> => {
   const { copies } = await shopCopies();
-  if (copies.some((c) => c.day === day)) return false;
+  if (daily(copies).some((c) => c.day === day)) return false;
   await makeCopy(day);
   return true;
 };

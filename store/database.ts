@@ -66,6 +66,13 @@ export const database = (): Knex => {
   return held.tallCompassDatabase;
 };
 
+/** Lets it go; asked again it is opened again. */
+export const closeDatabase = async (): Promise<void> => {
+  const open = held.tallCompassDatabase;
+  held.tallCompassDatabase = undefined;
+  await open?.destroy();
+};
+
 /** From here on all that is asked is asked of this one; for a command that has two. */
 export const switchDatabase = (db: Knex): void => {
   held.tallCompassDatabase = db;

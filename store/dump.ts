@@ -3,7 +3,8 @@ import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } f
 import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
-import { openDatabase } from "./database";
+import { BadInput } from "@/core/wheel/bad-input";
+import { databaseAnswers } from "./answers";
 
 const connection = (url: string): string[] => {
   const u = new URL(url);
@@ -18,11 +19,17 @@ const tool = (name: string, url: string, args: readonly string[]) => {
   const child = spawn(name, [...connection(url), ...args, new URL(url).pathname.slice(1)], {
     // Never on the command line, where every user of the machine could read it.
     env: { ...process.env, MYSQL_PWD: decodeURIComponent(new URL(url).password) },
-    stdio: ["pipe", "pipe", "inherit"],
+    stdio: ["pipe", "pipe", "pipe"],
+  });
+  let said = "";
+  child.stderr.on("data", (words: Buffer) => {
+    said = (said + words.toString()).slice(-500);
   });
   const ended = new Promise<void>((done, fail) => {
     child.once("error", fail);
-    child.once("exit", (code) => (code === 0 ? done() : fail(new Error(`${name} ended with ${code}`))));
+    child.once("close", (code) =>
+      code === 0 ? done() : fail(new Error(`${name} ended with ${code}: ${said.trim()}`)),
+    );
   });
   return { child, ended };
 };
@@ -60,30 +67,48 @@ export const dumpShop = async (url: string, file: string, onBytes?: (bytes: numb
   }
 };
 
-/** What takes all tables of a database away. */
-const withoutTables = async (url: string): Promise<string> => {
-  const db = openDatabase(url);
+/** How a dump ends that is whole. */
+const ENDED = "Dump completed";
+
+/**
+ * Looks a backup through to its end, without putting it anywhere.
+ *
+ * @returns how many bytes it has, unpacked
+ * @throws BadInput when it is none, or was cut short
+ */
+export const checkBackup = async (file: string): Promise<number> => {
+  const refuse = (why: string): never => {
+    throw new BadInput("file", `${file} ${why}; nothing was changed`, { code: "unreadable" });
+  };
+  if (!existsSync(file)) refuse("is not there");
+  let tail = "";
+  let bytes = 0;
   try {
-    const [rows] = (await db.raw("show tables")) as [readonly Record<string, string>[]];
-    const names = rows.map((row) => `\`${Object.values(row)[0]}\``);
-    const drop = names.length > 0 ? `drop table if exists ${names.join(", ")};\n` : "";
-    return `set foreign_key_checks = 0;\n${drop}`;
-  } finally {
-    await db.destroy();
+    for await (const chunk of createReadStream(file).pipe(createGunzip())) {
+      bytes += chunk.length;
+      tail = (tail + chunk.toString("latin1")).slice(-400);
+    }
+  } catch (error) {
+    refuse(`is no backup, or was cut short (${error instanceof Error ? error.message : error})`);
   }
+  if (!tail.includes(ENDED)) refuse("is no whole backup");
+  return bytes;
 };
 
-/** Puts a whole shop back. @throws when the file is none, or was cut short; then nothing was changed */
-export const restoreShop = async (url: string, file: string): Promise<void> => {
-  if (!existsSync(file)) throw new Error(`there is no file ${file}`);
-  // Looked through to its end first: a file cut short must not leave half a shop behind.
-  let tail = "";
-  for await (const chunk of createReadStream(file).pipe(createGunzip()))
-    tail = (tail + chunk.toString("latin1")).slice(-400);
-  if (!tail.includes("Dump completed")) throw new Error(`${file} is no whole backup; nothing was changed`);
-  const { child, ended } = tool("mariadb", url, ["--default-character-set=utf8mb4"]);
+/** A user that may do nothing to the shop itself, where the database has one (`…_beside`); else the shop's own. */
+const whoLoads = async (url: string): Promise<string> => {
+  const beside = new URL(url);
+  beside.username = `${beside.username}_beside`;
+  return databaseAnswers(beside.toString()).then(
+    () => beside.toString(),
+    () => url,
+  );
+};
+
+/** Puts a backup into an empty database. @throws when the database will not have it */
+export const loadBackup = async (url: string, file: string): Promise<void> => {
+  // Only into the one it is given: what a file says of other databases is passed over.
+  const { child, ended } = tool("mariadb", await whoLoads(url), ["--default-character-set=utf8mb4", "--one-database"]);
   child.stdout.resume();
-  // Tables that an older backup does not know would be left standing beside it, and be taken for its own.
-  child.stdin.write(await withoutTables(url));
   await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), ended]);
 };

@@ -38,6 +38,9 @@ const migrations: Record<string, Knex.Migration> = {
   "017-trainer": trainer,
 };
 
+/** All that this version knows, oldest first. */
+export const knownMigrations = (): readonly string[] => Object.keys(migrations);
+
 /** Knex's own bookkeeping over migrations held in code, so that a bundled server needs no folder of them. */
 const source: Knex.MigrationSource<string> = {
   getMigrations: async () => Object.keys(migrations),
@@ -63,8 +66,12 @@ const alone = (knex: Knex, work: () => Promise<void>): Promise<void> =>
     }
   });
 
-/** Brings the record up to this version; cut off at any moment it goes on from there the next time. */
-export const migrate = (knex: Knex): Promise<void> =>
+/**
+ * Brings the record up to this version; cut off at any moment it goes on from there the next time.
+ *
+ * @param last up to this one only, as a version before had it
+ */
+export const migrate = (knex: Knex, last: string | null = null): Promise<void> =>
   alone(knex, async () => {
     await knex.migrate.currentVersion(config);
     // Knex's own lock outlives the program that took it; nobody works here now.
@@ -77,5 +84,6 @@ export const migrate = (knex: Knex): Promise<void> =>
       if (cutOff) await goingOn(knex, () => knex.migrate.up({ ...config, name }));
       else await knex.migrate.up({ ...config, name });
       await knex("migrations_begun").where({ name }).delete();
+      if (name === last) break;
     }
   });

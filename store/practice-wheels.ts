@@ -1,3 +1,4 @@
+import { randomInt } from "node:crypto";
 import type { PracticeLevel } from "@/core/shop/practice-levels";
 import { database } from "./database";
 import { json } from "./json-column";
@@ -45,7 +46,8 @@ export const savePracticeWheel = async (
 ): Promise<void> => {
   const wheel = { hidden: JSON.stringify(hidden), state: JSON.stringify(state), level, who };
   await database()("practice_wheels")
-    .insert({ job_id: jobId, ...wheel })
+    // From anywhere: one that was taken off and another put on in its place never has the number of the first.
+    .insert({ job_id: jobId, ...wheel, version: randomInt(1, 1_000_000_000) })
     .onConflict("job_id")
     .merge({ ...wheel, version: database().raw("version + 1") });
 };

@@ -1,5 +1,6 @@
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { database } from "./database";
+import { StaleCopy } from "./stale-copy";
 
 export type StockKind = "spoke" | "nipple" | "washer";
 
@@ -57,19 +58,37 @@ export const listStock = async (): Promise<StockHeld[]> => {
   }));
 };
 
-/** A new drawer, or the same one described anew. */
+/** A new drawer; sent again it changes nothing. @throws StaleCopy when another one has that id */
 export const saveStock = async (item: StockItem): Promise<void> => {
+  const made = columns(item);
   await database()("stock")
-    .insert({ id: item.id, ...columns(item) })
+    .insert({ id: item.id, ...made })
     .onConflict("id")
-    .merge();
+    .ignore();
+  const stored = await database()("stock").where({ id: item.id }).first();
+  const differs = (Object.keys(made) as (keyof typeof made)[]).some((k) => (stored?.[k] ?? null) !== (made[k] ?? null));
+  if (differs)
+    throw new StaleCopy(stored, item, "This drawer is there already, described otherwise; nothing was changed.", "id");
 };
 
-/** @throws BadInput when there is no such drawer */
-export const priceStock = async (id: string, price: number | null): Promise<void> => {
-  if (!(await database()("stock").where({ id }).first("id"))) throw notThere("drawer", "id");
-  await database()("stock").where({ id }).update({ price });
-};
+/**
+ * What a piece costs a customer.
+ *
+ * @param seen what it cost where the new price was told
+ * @throws BadInput when there is no such drawer, StaleCopy when somebody priced it otherwise meanwhile
+ */
+export const priceStock = (id: string, price: number | null, seen: number | null): Promise<void> =>
+  database().transaction(async (trx) => {
+    const drawer = await trx("stock").where({ id }).forUpdate().first("price");
+    if (!drawer) throw notThere("drawer", "id");
+    const stored = drawer.price === null ? null : Number(drawer.price);
+    if (stored === price) return;
+    if (stored !== seen) {
+      const now = stored === null ? "The price was taken away" : `It was priced at ${stored}`;
+      throw new StaleCopy({ price: stored }, { price }, `${now} elsewhere meanwhile; nothing was changed.`, "price");
+    }
+    await trx("stock").where({ id }).update({ price });
+  });
 
 export interface StockMove {
   readonly id: string;

@@ -140,7 +140,7 @@ describe("taking things out and in again", () => {
     expect(written).toBeGreaterThan(3);
     const other = await startDatabase(join(folder, "data"));
     try {
-      await run("node_modules/.bin/tsx", ["run/whole-shop.ts", "restore", file], {
+      await run("node_modules/.bin/tsx", ["run/whole-shop.ts", "restore", file, "--yes"], {
         env: { ...process.env, DATABASE_URL: other.url },
       });
       const db = openDatabase(other.url);
@@ -162,7 +162,7 @@ describe("taking things out and in again", () => {
       const { writeFileSync } = await import("node:fs");
       writeFileSync(cut, readFileSync(file).subarray(0, 2000));
       await expect(
-        run("node_modules/.bin/tsx", ["run/whole-shop.ts", "restore", cut], {
+        run("node_modules/.bin/tsx", ["run/whole-shop.ts", "restore", cut, "--yes"], {
           env: { ...process.env, DATABASE_URL: other.url },
         }),
       ).rejects.toThrow();

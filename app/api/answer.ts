@@ -1,7 +1,10 @@
 import { z } from "zod";
+import { noRoomFor } from "@/core/shop/room";
 import { BadInput } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
+import { WritingHeld, whileNotHeld } from "@/store/hold-writing";
 import { refusedByDatabase } from "@/store/refused-by-database";
+import { roomOfRecord } from "@/store/room";
 import { StaleCopy } from "@/store/stale-copy";
 import { type Trouble, troubleOf } from "@/store/trouble";
 
@@ -75,6 +78,8 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
         },
         { status: 409 },
       );
+    if (error instanceof WritingHeld)
+      return Response.json({ error: { path: "", message: error.message } }, { status: 503 });
     const trouble = troubleOf(error);
     console.error(error);
     return Response.json(
@@ -82,6 +87,14 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
       { status: trouble === null ? 500 : trouble === "full" ? 507 : 503 },
     );
   }
+};
+
+/** Runs a handler that changes the record: not while the disk is full, nor while the shop is put back from a copy. */
+export const change = (work: () => Promise<unknown>): Promise<Response> => {
+  const full = noRoomFor(roomOfRecord());
+  // Said before anything is written: a database that runs out of disk in the middle of it ends.
+  if (full) return Promise.resolve(Response.json({ error: { path: "", message: full } }, { status: 507 }));
+  return answer(() => whileNotHeld(work));
 };
 
 export const idSchema = z.uuid({ error: "an id is a UUID made by the sender" });

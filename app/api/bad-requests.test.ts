@@ -120,7 +120,7 @@ const CASES: readonly Case[] = [
     good: () => ({ id: uuid(), length: 168, what: "count", typed: "20", unit: "mm" }),
   },
   { path: "settings", method: "PATCH", good: () => ({ shopName: "The Wheel Room", recheckDays: 14 }) },
-  { path: "diary/order", method: "POST", good: () => ({ ids: [job] }) },
+  { path: "diary/order", method: "POST", good: () => ({ ids: [job], seen: 0 }) },
 ];
 
 const JUNK: readonly unknown[] = [

@@ -28,6 +28,8 @@ export interface Diary {
   /** Bench minutes of the days ahead, today first. */
   readonly hours: readonly number[];
   readonly away: readonly Away[];
+  /** How often the wheels were dragged into another order. */
+  readonly ordered: number;
   readonly times: Readonly<Record<string, StageTime>>;
   readonly rechecks: readonly {
     readonly wheelId: string;

@@ -2,8 +2,8 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { PageLink } from "@/screens/parts/frame/page-link";
-import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
+import { useOpenJob } from "../parts/kept/use-open-job";
 
 /** How a wheel left when it was last here. */
 export interface VisitBefore {
@@ -41,10 +41,10 @@ export const OtherWheel = ({
   together: readonly { readonly jobId: string; readonly mark: string; readonly place: string }[];
 }) => {
   const router = useRouter();
+  const openJob = useOpenJob();
   const [message, setMessage] = useState<string | null>(null);
   const bookIn = async () => {
-    const id = crypto.randomUUID();
-    const sent = await changeRecord("/api/jobs", { id, kind, beside: jobId });
+    const { id, sent } = await openJob({ kind, beside: jobId });
     setMessage(saidOf(sent));
     if (sent.state === "taken") router.push(`/jobs/${id}/book-in?tab=counter`);
   };

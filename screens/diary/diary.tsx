@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Away } from "@/core/planning/bench-day";
 import type { Diary as DiaryData } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
@@ -27,12 +27,21 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
   const [order, setOrder] = useState<readonly string[] | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const jobs = order ? order.flatMap((id) => diary.jobs.find((j) => j.id === id) ?? []) : inOrder(diary);
-  const save = async (ids: readonly string[]) => {
+  const ordered = useRef(diary.ordered);
+  ordered.current = Math.max(ordered.current, diary.ordered);
+  const before = useRef<Promise<unknown>>(Promise.resolve());
+  const save = (ids: readonly string[]) => {
     setOrder(ids.length > 0 ? ids : null);
-    const sent = await changeRecord("/api/diary/order", { ids });
-    setMessage(saidOf(sent));
-    refresh();
-    setOrder(null);
+    // One after the other, each on what the one before came to: a late one never overrides a newer.
+    const sending = before.current.then(async () => {
+      const sent = await changeRecord<{ ordered: number }>("/api/diary/order", { ids, seen: ordered.current });
+      if (sent.state === "taken") ordered.current = sent.value.ordered;
+      setMessage(saidOf(sent));
+      if (before.current !== sending) return;
+      refresh();
+      setOrder(null);
+    });
+    before.current = sending;
   };
   const backOn = async (away: Away) => {
     const sent = await changeRecord("/api/diary/away", { uid: away.uid, day: away.day }, "DELETE");
@@ -47,11 +56,11 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
         <BenchTape diary={diary} />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
           <div className="min-h-0 overflow-y-auto border-r border-grid">
-            <WheelOrder diary={diary} jobs={jobs} onOrder={(ids) => void save(ids)} />
+            <WheelOrder diary={diary} jobs={jobs} onOrder={save} />
           </div>
           <div className="flex min-h-0 flex-col overflow-y-auto p-4 text-lg">
             {message && <p className="font-bold">{message}</p>}
-            <button type="button" onClick={() => void save([])} className="min-h-14 border border-rule">
+            <button type="button" onClick={() => save([])} className="min-h-14 border border-rule">
               order by promised day
             </button>
             <a href="/diary.ics" className="mt-2 flex min-h-14 items-center justify-center border border-rule">

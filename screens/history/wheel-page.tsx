@@ -7,7 +7,7 @@ import { firstPlace } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { saidOf } from "../parts/kept/sent";
-import { send } from "../parts/kept/use-enter";
+import { useOpenJob } from "../parts/kept/use-open-job";
 
 const KINDS = [
   { kind: "check-only", label: "check" },
@@ -19,12 +19,11 @@ const KINDS = [
 /** Every visit of a wheel, what moved between leaving and coming back, and a new visit begun here. */
 export const WheelPage = ({ history }: { history: WheelHistory }) => {
   const router = useRouter();
+  const openJob = useOpenJob();
   const [message, setMessage] = useState<string | null>(null);
   const visits = [...history.visits].reverse();
   const again = async (kind: (typeof KINDS)[number]["kind"]) => {
-    const id = crypto.randomUUID();
-    const body = { id, kind, wheelId: history.wheelId };
-    const sent = await send({ what: "other", jobId: id, url: "/api/jobs", body, words: "a new visit" });
+    const { id, sent } = await openJob({ kind, wheelId: history.wheelId });
     setMessage(saidOf(sent));
     if (sent.state !== "taken") return;
     router.push(`/jobs/${id}/${firstPlace(kind)}`);

@@ -10,6 +10,7 @@ import { changeRecord } from "../parts/kept/change-record";
 import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
 import { send } from "../parts/kept/use-enter";
+import { useOpenJob } from "../parts/kept/use-open-job";
 
 const KINDS = [
   { kind: "rebuild", label: "Rebuild" },
@@ -37,15 +38,14 @@ const AT_ONCE = [
 export const NewJob = () => {
   const router = useRouter();
   const [who] = useWho();
+  const openJob = useOpenJob();
   const [message, setMessage] = useState<string | null>(null);
   const [job, setJob] = useState<{ readonly id: string; readonly kind: Kind } | null>(null);
   const [step, setStep] = useState(0);
   const [learning, setLearning] = useState(false);
   /** Opens a job. @returns its id; null where it could not, and why is said */
   const open = async (kind: Kind | "practice"): Promise<string | null> => {
-    const id = crypto.randomUUID();
-    // Not kept for later: the page that comes next is the record's, and a wheel opened behind one's back is found twice.
-    const sent = await changeRecord("/api/jobs", { id, kind });
+    const { id, sent } = await openJob({ kind });
     setMessage(saidOf(sent));
     return sent.state === "taken" ? id : null;
   };

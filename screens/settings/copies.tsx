@@ -1,14 +1,35 @@
 "use client";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { ShopCopies } from "@/core/shop/copies";
+import type { CopyKind, ShopCopies } from "@/core/shop/copies";
+import type { TriedOut } from "@/core/shop/restore";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
 import { saidOf } from "../parts/kept/sent";
+import { PutBack, usePutBack } from "./put-back";
 
 const megabytes = (bytes: number): string => `${(bytes / 1_048_576).toFixed(1)} MB`;
 /** ms between two looks while a copy is made, and while none is. */
 const [LOOK_OFTEN, LOOK_SELDOM] = [400, 30_000];
+
+const KIND_WORDS: Readonly<Record<CopyKind, string | null>> = {
+  daily: null,
+  before: "the shop as it was, before another copy was put in its place",
+  given: "brought from elsewhere",
+};
+
+/** What came of it when the newest copy was last tried out. */
+const Tried = ({ tried: { day, copy, failed, there } }: { tried: TriedOut }) =>
+  failed === null ? (
+    <p className="border-b border-grid px-4 py-2 text-base">
+      Tried out on {day}, as every week: {copy} comes up whole, with {there?.counts.jobs} jobs and{" "}
+      {there?.counts.readings} readings.
+    </p>
+  ) : (
+    <p className="border-b border-grid px-4 py-2 text-lg font-bold" role="alert">
+      Tried out on {day}, {copy} could not be read: {failed}. Make a copy now.
+    </p>
+  );
 
 /** Copies of the whole shop: made now, or once a day by itself; where they lie, and one saved elsewhere. */
 export const Copies = ({ row, onFolder }: { row: string; onFolder: () => void }) => {
@@ -20,7 +41,8 @@ export const Copies = ({ row, onFolder }: { row: string; onFolder: () => void })
     refetchInterval: ({ state }) => (asked || state.data?.underWay ? LOOK_OFTEN : LOOK_SELDOM),
     staleTime: 0,
   });
-  const { folder = "", copies = [], underWay = null, failed = null } = look.data ?? {};
+  const { folder = "", copies = [], underWay = null, failed = null, tried = null } = look.data ?? {};
+  const back = usePutBack();
   const begin = async () => {
     const sent = await changeRecord("/api/shop/copies", {});
     setMessage(saidOf(sent));
@@ -57,17 +79,33 @@ export const Copies = ({ row, onFolder }: { row: string; onFolder: () => void })
         </span>
         <b className="underline">change</b>
       </button>
+      {tried && <Tried tried={tried} />}
+      <PutBack {...back} />
       {copies.map((c) => (
-        <a key={c.name} href={`/api/shop/copies/${c.name}`} className={row}>
-          <span>
+        <div key={c.name} className={row}>
+          <span className="min-w-0">
             {c.day}, {megabytes(c.bytes)}
+            {KIND_WORDS[c.kind] && <span className="block text-base">{KIND_WORDS[c.kind]}</span>}
           </span>
-          <b className="underline">save elsewhere</b>
-        </a>
+          <span className="flex shrink-0 gap-4">
+            <a href={`/api/shop/copies/${c.name}`} className="flex min-h-14 items-center font-bold underline">
+              save elsewhere
+            </a>
+            <button
+              type="button"
+              className="min-h-14 font-bold underline"
+              disabled={!!back.now?.step}
+              onClick={() => back.lookInto(c.name)}
+            >
+              put back
+            </button>
+          </span>
+        </div>
       ))}
       <p className="px-4 py-3 text-base">
-        A copy on the same disk is lost with it: save one elsewhere now and then, or name a folder on another disk. Put
-        back with npm run restore -- FILE.
+        A copy on the same disk is lost with it: save one elsewhere now and then, or name a folder on another disk.
+        Before a copy is put back it is looked into beside the shop, and you are asked. A file from elsewhere: npm run
+        restore -- FILE.
       </p>
     </>
   );

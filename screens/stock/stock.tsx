@@ -28,7 +28,7 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
     if (!pricing) return;
     const read = readLength(typed);
     if (typed !== "" && (!read.ok || read.value < 0)) return setMessage(`“${typed}” is no price; 1.35 will do`);
-    const body = { id: crypto.randomUUID(), price: typed === "" || !read.ok ? null : read.value };
+    const body = { id: crypto.randomUUID(), price: typed === "" || !read.ok ? null : read.value, seen: pricing.price };
     const words = `the price of ${pricing.name}`;
     const sent = await send({ what: "other", jobId: null, url: `/api/stock/${pricing.id}/price`, body, words });
     setMessage(saidOf(sent));

@@ -1,8 +1,8 @@
-import { answer, readBody } from "@/app/api/answer";
+import { answer, change, readBody } from "@/app/api/answer";
 import { gaugeTableSchema } from "@/core/tension/gauge-table-input";
 import { listGaugeTables, saveGaugeTable } from "@/store/gauge-tables";
 
 export const GET = () => answer(listGaugeTables);
 
 /** A new table, or the same one changed; an old copy is refused with both. */
-export const POST = (request: Request) => answer(async () => saveGaugeTable(await readBody(request, gaugeTableSchema)));
+export const POST = (request: Request) => change(async () => saveGaugeTable(await readBody(request, gaugeTableSchema)));

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { JOB_KINDS } from "@/core/wheel/stages";
 import { openJob } from "@/store/open-job";
 import { readSettings } from "@/store/settings";
@@ -13,7 +13,7 @@ const schema = z.object({
 });
 
 export const POST = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const { sideA, sideB, tolerance } = await readSettings();
     const body = await readBody(request, schema);
     const job = body.kind === "practice" ? { ...body, machine: "Practice wheel" } : body;

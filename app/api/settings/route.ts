@@ -1,4 +1,4 @@
-import { answer, readBody } from "@/app/api/answer";
+import { answer, change, readBody } from "@/app/api/answer";
 import { settingsSchema } from "@/core/shop/settings";
 import { checkCopiesFolder } from "@/store/copies";
 import { changeSettings, readSettings } from "@/store/settings";
@@ -6,7 +6,7 @@ import { changeSettings, readSettings } from "@/store/settings";
 export const GET = () => answer(readSettings);
 
 export const PATCH = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const change = await readBody(request, settingsSchema.partial());
     if (change.copiesFolder !== undefined) checkCopiesFolder(change.copiesFolder);
     return changeSettings(change);

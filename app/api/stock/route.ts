@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { saveStock } from "@/store/stock";
 
 const size = (most: number, what: string) =>
@@ -21,4 +21,4 @@ const schema = z.object({
 });
 
 /** A drawer of the stock, new or described anew. */
-export const POST = (request: Request) => answer(async () => saveStock(await readBody(request, schema)));
+export const POST = (request: Request) => change(async () => saveStock(await readBody(request, schema)));

@@ -10,11 +10,14 @@ const REFUSALS = new Set([400, 404, 405, 409, 410, 413, 415, 422]);
 /** What came of one attempt; `answered` where somebody answered at all. */
 export type Attempt = Exclude<Sent, { state: "kept" }> | { readonly state: "later"; readonly answered: boolean };
 
-/** One attempt to send something. Nothing is kept or struck here. */
-export const attempt = async (url: string, init: RequestInit): Promise<Attempt> => {
+/** Bytes a poor connection of a workshop carries in a ms: a picture is given the time it takes. */
+const SLOW = 50;
+
+/** One attempt to send something. Nothing is kept or struck here. @param bytes of what is sent, where it is much */
+export const attempt = async (url: string, init: RequestInit, bytes = 0): Promise<Attempt> => {
   let response: Response;
   try {
-    response = await fetch(url, { ...init, signal: AbortSignal.timeout(PATIENCE) });
+    response = await fetch(url, { ...init, signal: AbortSignal.timeout(PATIENCE + bytes / SLOW) });
   } catch {
     return { state: "later", answered: false };
   }
@@ -31,5 +34,6 @@ export const attempt = async (url: string, init: RequestInit): Promise<Attempt> 
 
 export const deliver = (entered: Entered): Promise<Attempt> => {
   const { url, body, type, method } = requestOf(entered);
-  return attempt(url, { method, headers: { "content-type": type }, body });
+  const bytes = body instanceof Blob ? body.size : 0;
+  return attempt(url, { method, headers: { "content-type": type }, body }, bytes);
 };

@@ -1,7 +1,10 @@
 "use client";
 import type { Entered } from "./entered";
+import { KEEPING_WORDS } from "./keeping";
+import type { Letter } from "./letters";
 import { drop } from "./post-office";
 import { KEPT } from "./sent";
+import { StandingNote } from "./standing-note";
 import { usePost } from "./use-job";
 
 /** What something entered was, in a few words. */
@@ -30,31 +33,58 @@ const wordsOf = (e: Entered): string => {
   }
 };
 
-/** What waits to be sent, and what the record would not have: never struck without a word. */
+/** Whose it is: it is theirs to put right. */
+const whoOf = (e: Entered): string => {
+  const who =
+    e.what === "figure"
+      ? e.figure.who
+      : e.what === "act"
+        ? e.who
+        : e.what === "readings"
+          ? e.readings[0]?.who
+          : e.what === "turn"
+            ? e.turn.who
+            : "";
+  return who ? `, by ${who}` : "";
+};
+
+const LINE = "shrink-0 border-b border-rule px-4 text-base";
+
+/** What waits to be sent, and what the record would not have: on every page, never struck without a word. */
 export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
-  const { letters, away } = usePost();
-  const own = letters.filter((l) => jobId === null || l.lane === jobId || l.entered.jobId === null);
-  const refused = own.filter((l) => l.refusal);
-  const waiting = own.length - refused.length;
+  const { letters, away, keeping } = usePost();
+  const refused = letters.filter((l) => l.refusal);
+  const waiting = letters.length - refused.length;
+  const ofOthers = (l: Letter) => jobId !== null && l.entered.jobId !== null && l.lane !== jobId;
+  const others = letters.filter((l) => !l.refusal && ofOthers(l)).length;
+  const badlyKept = waiting > 0 ? KEEPING_WORDS[keeping] : null;
   return (
     <>
+      <StandingNote />
       {away && waiting > 0 && (
-        <p role="alert" className="shrink-0 border-b border-rule px-4 py-1 text-base" data-testid="kept">
+        <p role="alert" className={`${LINE} py-1`} data-testid="kept">
           <span className="max-sm:portrait:hidden">{KEPT} Waiting:</span>
           <span className="sm:hidden landscape:hidden">The record is away. Kept here:</span>{" "}
           <b className="font-mono">{waiting}</b>
+          {others > 0 && `, ${others} of other jobs`}
+        </p>
+      )}
+      {badlyKept && (
+        <p role="alert" className={`${LINE} py-1 font-bold`}>
+          {badlyKept}
         </p>
       )}
       {refused.map((l) => (
-        <p
-          key={l.at}
-          role="alert"
-          className="flex shrink-0 items-center gap-3 border-b border-rule px-4 text-base"
-          data-testid="refused"
-        >
+        <p key={l.at} role="alert" className={`${LINE} flex items-center gap-3`} data-testid="refused">
           <span className="min-w-0 flex-1">
-            Not taken: {wordsOf(l.entered)}. {l.refusal?.message}
+            Not taken: {wordsOf(l.entered)}
+            {whoOf(l.entered)}. {l.refusal?.message}
           </span>
+          {(ofOthers(l) || jobId === null) && l.entered.jobId !== null && (
+            <a href={`/jobs/${l.entered.jobId}/book-in`} className="flex min-h-12 shrink-0 items-center px-3 underline">
+              to its job
+            </a>
+          )}
           <button type="button" className="min-h-12 shrink-0 px-3 underline" onClick={() => void drop(l.at)}>
             seen, drop it
           </button>

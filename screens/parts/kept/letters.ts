@@ -39,6 +39,9 @@ const kept = async <T>(store: (db: IDBPDatabase<Kept>) => Promise<T>, memory: ()
   }
 };
 
+/** Whether anything is kept by the page alone. */
+export const livesWithThePage = (): boolean => inMemory.size > 0;
+
 /** @returns its place in the order */
 export const addLetter = (lane: string, entered: Entered): Promise<number> => {
   const letter = { lane, entered, tries: 0, refusal: null };

@@ -1,6 +1,7 @@
 import { attempt, deliver } from "./deliver";
 import { type Entered, laneOf } from "./entered";
-import { addLetter, allLetters, changeLetter, dropLetter, type Letter } from "./letters";
+import { type Keeping, roomInBrowser } from "./keeping";
+import { addLetter, allLetters, changeLetter, dropLetter, type Letter, livesWithThePage } from "./letters";
 import { takeOldLetters } from "./old-letters";
 import type { Sent } from "./sent";
 
@@ -19,9 +20,13 @@ export interface Post {
   readonly delivered: readonly Delivered[];
   /** The record did not answer when it was last asked. */
   readonly away: boolean;
+  /** How well what waits is kept. */
+  readonly keeping: Keeping;
 }
 
-let post: Post = { letters: [], delivered: [], away: false };
+/** Before anything was looked at. */
+export const NO_POST: Post = { letters: [], delivered: [], away: false, keeping: "kept" };
+let post: Post = NO_POST;
 const listeners = new Set<() => void>();
 const change = (to: Partial<Post>): void => {
   post = { ...post, ...to };
@@ -35,7 +40,11 @@ export const onPost = (listener: () => void): (() => void) => {
 
 /** Other pages of this browser show and send the same letters. */
 const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("tall-compass-letters");
-const lookAgain = async (): Promise<void> => change({ letters: await allLetters() });
+const lookAgain = async (): Promise<void> => {
+  const letters = await allLetters();
+  const keeping = livesWithThePage() ? "page-only" : letters.length > 0 ? await roomInBrowser() : "kept";
+  change({ letters, keeping });
+};
 const told = async (delivered: readonly Delivered[] = []): Promise<void> => {
   await lookAgain();
   channel?.postMessage(delivered);
@@ -64,10 +73,9 @@ const alone = new Map<string, Promise<unknown>>();
 const MOST_TRIES = 5;
 
 /** A letter that alone fails while the record answers all else would hold up all behind it: then it is refused. */
-const isPoison = async (letter: Letter): Promise<boolean> =>
-  letter.tries >= MOST_TRIES &&
-  letter.entered.jobId !== null &&
-  (await attempt(`/api/jobs/${letter.entered.jobId}/changes`, {})).state === "taken";
+const isPoison = async ({ tries, entered: { jobId } }: Letter): Promise<boolean> =>
+  tries >= MOST_TRIES &&
+  (await attempt(jobId === null ? "/api/settings" : `/api/jobs/${jobId}/changes`, {})).state === "taken";
 
 const refuse = (letter: Letter, refusal: NonNullable<Letter["refusal"]>) => changeLetter({ ...letter, refusal });
 

@@ -9,7 +9,7 @@ import type { Stage, StageState } from "@/core/wheel/stages";
 import { useBegun } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { getJson } from "./get-json";
-import { onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
+import { NO_POST, onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
 import { queryClient } from "./query-client";
 import { withTold } from "./told";
 
@@ -33,8 +33,7 @@ const LOOK_EVERY = 500;
 /** The same while the record does not answer. */
 const LOOK_SELDOM = 3000;
 
-const NOTHING: Post = { letters: [], delivered: [], away: false };
-export const usePost = (): Post => useSyncExternalStore(onPost, postNow, () => NOTHING);
+export const usePost = (): Post => useSyncExternalStore(onPost, postNow, () => NO_POST);
 
 /**
  * What a stage shows of its job: as it came with the page, and fetched anew whenever the record changed, here or on

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { changeJob } from "@/store/jobs";
 
 const words = (most: number) => z.string().max(most, { error: `at most ${most} letters` });
@@ -33,7 +33,7 @@ const schema = z.object({
 });
 
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const job = await changeJob((await params).id, await readBody(request, schema));
     return { ok: true, changes: job.changes, job };
   });

@@ -1,4 +1,4 @@
-import { answer, readBytes } from "@/app/api/answer";
+import { change, readBytes } from "@/app/api/answer";
 import { todayIn } from "@/core/planning/today";
 import { awayFromIcs } from "@/formats/away-ics";
 import { importAway } from "@/store/away";
@@ -6,7 +6,7 @@ import { readSettings } from "@/store/settings";
 
 /** Reads a calendar for when nobody is at the bench: with `?take=yes` it is taken, else only what it would change is told. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const { timeZone } = await readSettings();
     const today = todayIn(timeZone);
     const text = (await readBytes(request, 4, "calendar")).toString("utf8");

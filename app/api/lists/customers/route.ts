@@ -1,4 +1,4 @@
-import { answer, readBytes } from "@/app/api/answer";
+import { change, readBytes } from "@/app/api/answer";
 import { customersFromCsv, customersToCsv } from "@/formats/customers-csv";
 import { importCustomers, listCustomers } from "@/store/customers";
 
@@ -12,7 +12,7 @@ export const GET = async () =>
 
 /** Reads a list: with `?take=yes` it is taken whole or not at all, else only what it would change is told. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const { lines, errors } = customersFromCsv((await readBytes(request, 2, "list")).toString("utf8"));
     const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
     return { taken: take, errors, changes: await importCustomers(lines, take), lines: lines.length };

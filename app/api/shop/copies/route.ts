@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { answer, change, readBody } from "@/app/api/answer";
 import { todayIn } from "@/core/planning/today";
-import { copyIfDue, makeCopy, shopCopies } from "@/store/copies";
+import { copyIfDue, makeCopy, shopCopies, tryOutIfDue } from "@/store/copies";
 import { readSettings } from "@/store/settings";
 
 /** The copies of the whole shop, and the one under way. */
@@ -14,10 +14,10 @@ const schema = z.object({
 
 /** Begins a copy of the whole shop; how it goes on is asked for. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const { ifDue } = await readBody(request, schema);
     const today = todayIn((await readSettings()).timeZone);
     // Nobody waits for it here: what became of it is told with the copies.
-    void (ifDue ? copyIfDue(today) : makeCopy(today)).catch(() => undefined);
+    void (ifDue ? copyIfDue(today).then(() => tryOutIfDue(today)) : makeCopy(today)).catch(() => undefined);
     return { ok: true };
   });

@@ -1,5 +1,5 @@
-import { answer } from "@/app/api/answer";
+import { change } from "@/app/api/answer";
 import { removeDemo } from "@/store/demo-shop";
 
 /** Removes the invented workshop, whole. */
-export const DELETE = () => answer(async () => ({ ok: true, jobs: await removeDemo() }));
+export const DELETE = () => change(async () => ({ ok: true, jobs: await removeDemo() }));

@@ -1,4 +1,4 @@
-import { answer, readBytes } from "@/app/api/answer";
+import { change, readBytes } from "@/app/api/answer";
 import { stockFromCsv, stockToCsv } from "@/formats/stock-csv";
 import { importStock, listStock } from "@/store/stock";
 
@@ -9,7 +9,7 @@ export const GET = async () =>
 
 /** Reads a list: with `?take=yes` it is taken whole or not at all, else only what it would change is told. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  change(async () => {
     const { lines, errors } = stockFromCsv((await readBytes(request, 2, "list")).toString("utf8"));
     const held = await listStock();
     const items = lines.map((l) => {

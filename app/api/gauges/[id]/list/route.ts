@@ -1,4 +1,4 @@
-import { answer, readBytes } from "@/app/api/answer";
+import { answer, change, readBytes } from "@/app/api/answer";
 import { notThere } from "@/core/wheel/bad-input";
 import { gaugeFromCsv, gaugeToCsv } from "@/formats/gauge-csv";
 import { listGaugeTables, saveGaugeTable } from "@/store/gauge-tables";
@@ -24,7 +24,7 @@ export const GET = async (_: Request, { params }: { params: Promise<{ id: string
 
 /** Reads a table from a file: with `?take=yes` it replaces the lines held, whole or not at all. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const table = await find(params);
     const { points, errors } = gaugeFromCsv((await readBytes(request, 2, "list")).toString("utf8"));
     const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;

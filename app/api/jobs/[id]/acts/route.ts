@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { actSchema } from "@/core/acts/act";
 import { checkSpoke } from "@/core/rounds/check-reading";
 import { holesOfJob } from "@/record/holes";
@@ -13,7 +13,7 @@ const schema = z.object({
 
 /** Something done or told at the bench that is no figure of the wheel. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id } = await params;
     const given = await readBody(request, schema);
     if ("spoke" in given.act) checkSpoke(given.act.spoke, await holesOfJob(id), "act.spoke");

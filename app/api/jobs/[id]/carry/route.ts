@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { carryFrom } from "@/record/carry";
 
 const schema = z.object({
@@ -9,7 +9,7 @@ const schema = z.object({
 
 /** Carries the figures of an earlier wheel of the machine over. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { from, who } = await readBody(request, schema);
     const job = await carryFrom((await params).id, from, who);
     return { ok: true, changes: job.changes };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { checkFigure } from "@/core/figures/check-figure";
 import { BadInput } from "@/core/wheel/bad-input";
 import { addMeasurement } from "@/store/measurements";
@@ -18,7 +18,7 @@ const schema = z.object({
 
 /** Stores a figure; answers with what somebody else had put down meanwhile, if anything. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const m = await readBody(request, schema);
     const jobId = (await params).id;
     const leftOut = m.role === "out";

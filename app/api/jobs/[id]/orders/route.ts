@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { notThere } from "@/core/wheel/bad-input";
 import { jobRecord } from "@/record/job-record";
 import { orderNow } from "@/record/order";
@@ -7,7 +7,7 @@ import { addOrder } from "@/store/orders";
 
 /** Puts the order down as the wheel is measured now, with the sum it rests on. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id } = await readBody(request, z.object({ id: idSchema }));
     const record = await jobRecord((await params).id);
     if (!record) throw notThere("job", "id");

@@ -1,4 +1,4 @@
-import { answer, idSchema, readBytes } from "@/app/api/answer";
+import { change, idSchema, readBytes } from "@/app/api/answer";
 import { notThere } from "@/core/wheel/bad-input";
 import { parseWith } from "@/core/wheel/parse-with";
 import { keepPhoto } from "@/formats/photo";
@@ -9,7 +9,7 @@ const MOST_MB = 20;
 
 /** Takes a photo as it comes from camera or file: the body is the picture, its id and caption stand in the address. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id: jobId } = await params;
     const asked = new URL(request.url).searchParams;
     const id = parseWith(idSchema, asked.get("id"), "id");

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { change, readBody } from "@/app/api/answer";
 import { PRACTICE_LEVELS } from "@/core/shop/practice-levels";
 import { mountPracticeWheel } from "@/record/practice-wheel";
 import { removePracticeWheel } from "@/store/practice-wheels";
@@ -13,10 +13,10 @@ const schema = z.object({
 
 /** Puts a simulated wheel on this job's stand. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { seed, start, level, who } = await readBody(request, schema);
     await mountPracticeWheel((await params).id, seed, level ? { level } : { start }, who);
   });
 
 export const DELETE = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => removePracticeWheel((await params).id));
+  change(async () => removePracticeWheel((await params).id));

@@ -1,16 +1,16 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { eraseJob, putAway } from "@/store/put-away";
 
 const schema = z.object({ id: idSchema, away: z.boolean({ error: "true puts it away, false brings it back" }) });
 
 /** Puts a job away, or brings it back. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { away } = await readBody(request, schema);
     return { ok: true, changes: await putAway((await params).id, away) };
   });
 
 /** Erases what was put away, for good. */
 export const DELETE = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => eraseJob((await params).id));
+  change(async () => eraseJob((await params).id));

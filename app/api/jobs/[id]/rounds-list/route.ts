@@ -1,4 +1,4 @@
-import { answer, readBytes } from "@/app/api/answer";
+import { change, readBytes } from "@/app/api/answer";
 import { roundLines } from "@/core/rounds/listed-rounds";
 import { roundsFromCsv, roundsToCsv } from "@/formats/rounds-csv";
 import { jobRecord } from "@/record/job-record";
@@ -20,7 +20,7 @@ export const GET = async (_: Request, { params }: Params) => {
 
 /** Reads rounds from a list behind those there are: with `?take=yes` for good, else only what it would add is told. */
 export const POST = (request: Request, { params }: Params) =>
-  answer(async () => {
+  change(async () => {
     const { id } = await params;
     const { wheel } = measured(await jobRecord(id));
     const { lines, errors, passedOver } = roundsFromCsv(

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { answer, change, idSchema, readBody } from "@/app/api/answer";
 import { ROUND_KINDS } from "@/core/rounds/round";
 import { turnsMade } from "@/core/rounds/turn";
 import { notThere } from "@/core/wheel/bad-input";
@@ -17,7 +17,7 @@ const schema = z.object({
 });
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const changes = await openRound((await params).id, await readBody(request, schema));
     return { ok: true, changes };
   });

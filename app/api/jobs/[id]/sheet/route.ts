@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { notFinished } from "@/core/finish/finish";
 import { todayIn } from "@/core/planning/today";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
@@ -38,7 +38,7 @@ export const GET = async (request: Request, { params }: { params: Promise<{ id: 
 
 /** Signs the sheet as it stands now; what was handed over is kept as it was. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id: sheetId, signedBy, seen } = await readBody(request, schema);
     const { id } = await params;
     const record = await jobRecord(id);

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { change, readBody } from "@/app/api/answer";
 import { notThere } from "@/core/wheel/bad-input";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { jobRecord } from "@/record/job-record";
@@ -19,7 +19,7 @@ export const GET = async (_: Request, { params }: { params: Promise<{ id: string
 
 /** Takes a wheel file in place of measured figures. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const input = await readBody(request, z.unknown());
     readWheel(input);
     const { id } = await params;

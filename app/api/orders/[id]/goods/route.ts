@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { readLength } from "@/core/units/read-number";
 import { BadInput } from "@/core/wheel/bad-input";
 import { addGoods } from "@/store/orders";
@@ -18,7 +18,7 @@ const schema = z.object({
 
 /** Goods in: how many of a length came, and two of them measured. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const g = await readBody(request, schema);
     const read = readLength(g.typed, g.what === "count" ? "mm" : g.unit);
     if (!read.ok) throw new BadInput(g.what, read.message, { code: "unreadable" });

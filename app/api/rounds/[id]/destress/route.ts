@@ -1,9 +1,9 @@
-import { answer } from "@/app/api/answer";
+import { change } from "@/app/api/answer";
 import { onPracticeWheel } from "@/record/practice-wheel";
 import { jobOfRound, markDestressed } from "@/store/rounds";
 
 export const POST = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id } = await params;
     const { fresh, changes } = await markDestressed(id);
     const job = fresh ? await jobOfRound(id) : null;

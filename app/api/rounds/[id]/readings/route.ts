@@ -1,11 +1,11 @@
-import { answer, readBody } from "@/app/api/answer";
+import { change, readBody } from "@/app/api/answer";
 import { checkReading } from "@/core/rounds/check-reading";
 import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../reading-schema";
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const reading = await readBody(request, readingSchema);
     const { id } = await params;
     checkReading(reading, await holesOfRound(id));

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { checkSpoke } from "@/core/rounds/check-reading";
 import { MOST_HOLES } from "@/core/wheel/holes";
 import { holesOfRound } from "@/record/holes";
@@ -14,7 +14,7 @@ const schema = z.object({
 });
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const { id } = await params;
     const turn = await readBody(request, schema);
     checkSpoke(turn.spoke, await holesOfRound(id));

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { moveStock } from "@/store/stock";
 
 const schema = z.object({
@@ -14,4 +14,4 @@ const schema = z.object({
 
 /** What came in (+) or was taken (−), and for which job. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => moveStock({ stockId: (await params).id, ...(await readBody(request, schema)) }));
+  change(async () => moveStock({ stockId: (await params).id, ...(await readBody(request, schema)) }));

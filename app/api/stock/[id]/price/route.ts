@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idSchema, readBody } from "@/app/api/answer";
+import { change, idSchema, readBody } from "@/app/api/answer";
 import { priceStock } from "@/store/stock";
 
 const schema = z.object({
@@ -9,8 +9,13 @@ const schema = z.object({
     .min(0, { error: "a price is not below 0" })
     .max(1_000_000, { error: "a price is at most 1 000 000" })
     .nullable(),
+  /** What it cost where the new price was told. */
+  seen: z.number({ error: "the price that was seen, or null for none" }).nullable(),
 });
 
 /** What a piece of this drawer costs a customer. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => priceStock((await params).id, (await readBody(request, schema)).price));
+  change(async () => {
+    const { price, seen } = await readBody(request, schema);
+    await priceStock((await params).id, price, seen);
+  });

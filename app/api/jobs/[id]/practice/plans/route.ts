@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { change, readBody } from "@/app/api/answer";
 import { MOST_ALTERED } from "@/core/rounds/turn";
 import { PLANS } from "@/core/shop/practice-plan";
 import { MOST_HOLES } from "@/core/wheel/holes";
@@ -15,11 +15,11 @@ const chosen = z.object({ round: z.uuid(), chosen: z.enum(PLANS) });
 
 /** Puts a learner's plan for a round beside the advice and what a hand would do. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => comparePlans((await params).id, await readBody(request, own)));
+  change(async () => comparePlans((await params).id, await readBody(request, own)));
 
 /** Whose turns are made. */
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const told = await readBody(request, chosen);
     await takePlan((await params).id, told.round, told.chosen);
   });

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, readBody } from "@/app/api/answer";
+import { change, readBody } from "@/app/api/answer";
 import { checkReading } from "@/core/rounds/check-reading";
 import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
@@ -7,7 +7,7 @@ import { readingSchema } from "../../reading-schema";
 
 /** Several readings at once: a whole turn of the stand, a trace from a file, readings mended after a slip. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  change(async () => {
     const readings = await readBody(request, z.array(readingSchema).min(1).max(300));
     const { id } = await params;
     const holes = await holesOfRound(id);
