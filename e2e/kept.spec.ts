@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
 import { allSent, DRUM_WHEEL, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
@@ -166,4 +167,82 @@ test("what is told of a job while the record is away counts, over a reload too; 
   expect(await held()).toMatchObject({ customer: "Ada Quillan", telephone: "0999" });
   await note.getByRole("button", { name: "seen, drop it" }).click();
   expect(await lettersLeft(page)).toEqual([]);
+});
+
+test("what waits is counted on every page, a photo too, and goes by itself; a browser that keeps nothing says so", async ({
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const id = await newJob(page);
+  const other = await newJob(page);
+  await page.goto(`/jobs/${id}/book-in`);
+  await page.getByRole("tab", { name: "Photos" }).click();
+  await context.route("**/api/**", (route) => (route.request().method() === "GET" ? route.fallback() : route.abort()));
+  const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#8a5210" } })
+    .jpeg()
+    .toBuffer();
+  await page
+    .locator("input[type=file]")
+    .first()
+    .setInputFiles({ name: "rim.jpg", mimeType: "image/jpeg", buffer: picture });
+  const kept = page.locator("[data-testid=kept]:visible").first();
+  await expect(kept).toContainText("1");
+  for (const [path, said] of [
+    ["/", "Kept here: 1"],
+    ["/stock", "Kept here: 1"],
+    [`/jobs/${other}/measure`, "1, 1 of other jobs"],
+  ]) {
+    await page.goto(path);
+    await expect(kept).toContainText(said);
+  }
+  await context.unroute("**/api/**");
+  // Nothing is tapped, and no page of its job is open.
+  await expect(page.getByTestId("kept")).toHaveCount(0, { timeout: 60_000 });
+  expect(await lettersLeft(page)).toEqual([]);
+  const photos = async () => (await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json()).photos;
+  expect(await photos()).toHaveLength(1);
+
+  // A browser that keeps nothing, such as one in private: it is said before anything is lost.
+  const forgetful = await (await browser.newContext()).newPage();
+  await forgetful.addInitScript(() => Object.defineProperty(window, "indexedDB", { value: undefined }));
+  await forgetful.goto(`/jobs/${id}/book-in`);
+  await forgetful.route("**/api/**", (route) =>
+    route.request().method() === "GET" ? route.fallback() : route.abort(),
+  );
+  await forgetful
+    .getByRole("button", { name: /^customer/ })
+    .first()
+    .click();
+  await bar(forgetful).locator("input").fill("Ada Vale");
+  await forgetful.keyboard.press("Enter");
+  await expect(forgetful.getByText(/keeps nothing over a reload.*Leave it open until it is sent/)).toBeVisible();
+  await forgetful.unroute("**/api/**");
+  await expect(forgetful.getByText(/keeps nothing over a reload/)).toHaveCount(0, { timeout: 60_000 });
+  const told = (await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json()).told;
+  expect(told.customer).toBe("Ada Vale");
+});
+
+test("a wheel tapped for again and again while the record takes its time, or is away, is one wheel", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const sent: string[] = [];
+  let answered = 0;
+  await page.route("**/api/jobs", async (route) => {
+    sent.push(route.request().postDataJSON().id);
+    // It comes in, and its answer is lost; then it takes its time.
+    await route.fetch();
+    if (sent.length === 1) return route.abort();
+    await new Promise((r) => setTimeout(r, 800));
+    answered++;
+    await route.fallback();
+  });
+  const rebuild = page.getByRole("button", { name: "Rebuild", exact: true });
+  await rebuild.click();
+  await expect(page.getByText(/cannot be reached; nothing was changed/)).toBeVisible();
+  for (let i = 0; i < 3; i++) await rebuild.click();
+  await page.waitForURL(/\/jobs\/.*\/book-in/);
+  expect([new Set(sent).size, answered]).toEqual([1, 1]);
+  expect(page.url()).toContain(sent[0]);
 });

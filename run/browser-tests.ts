@@ -23,6 +23,7 @@ const browserTests = async (which: readonly string[]): Promise<boolean> => {
   const folder = `.test-output/data${number ?? ""}`;
   rmSync(folder, { recursive: true, force: true });
   delete process.env.DATABASE_URL;
+  process.env.TALL_COMPASS_DATA = folder;
   const server = await openRecord(folder);
   try {
     await buildIfChanged();
@@ -31,6 +32,8 @@ const browserTests = async (which: readonly string[]): Promise<boolean> => {
     const web = serveNext("start", port);
     try {
       await answers(address, web);
+      // For the commands that go through the running shop.
+      server?.claim.served(address);
       const told = ["--config", "e2e/playwright.config.ts", "--output", `.test-output/playwright${number ?? ""}`];
       const tests = spawn("node_modules/.bin/playwright", ["test", ...told, "--reporter=line,json", ...which], {
         stdio: ["ignore", "inherit", "inherit"],

@@ -1,9 +1,10 @@
 "use client";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { COUNTED, COUNTED_WORDS, type LookedInto, type Restore, STEP_WORDS } from "@/core/shop/restore";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
+import { queryClient } from "../parts/kept/query-client";
 import { saidOf } from "../parts/kept/sent";
 
 /** ms between two looks while a copy is put back, and while none is. */
@@ -25,6 +26,11 @@ export const usePutBack = () => {
     setMessage(saidOf(sent));
     await look.refetch();
   };
+  const before = look.data?.done?.before;
+  useEffect(() => {
+    // The shop as it was is a copy among the others now.
+    if (before) void queryClient.invalidateQueries({ queryKey: ["copies"] });
+  }, [before]);
   return {
     now: look.data ?? null,
     message,
@@ -49,8 +55,8 @@ const Beside = ({ found: { there, here } }: { found: LookedInto }) => (
     </thead>
     <tbody>
       {COUNTED.map((what) => (
-        <tr key={what} className={there.counts[what] === here.counts[what] ? "" : "font-bold"}>
-          <th scope="row" className="text-left font-[inherit]">
+        <tr key={what} className={there.counts[what] === here.counts[what] ? "" : "font-bold *:font-bold"}>
+          <th scope="row" className="text-left font-normal">
             {COUNTED_WORDS[what]}
           </th>
           <td className="text-right font-mono">{there.counts[what]}</td>
