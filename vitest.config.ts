@@ -1,3 +1,4 @@
+import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
@@ -6,6 +7,8 @@ export default defineConfig({
   test: {
     include: ["{app,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
     testTimeout: 180_000,
+    // As many as the machine has processors: much of it waits for a database.
+    maxWorkers: availableParallelism(),
     reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],
   },
 });
