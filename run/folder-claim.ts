@@ -23,7 +23,7 @@ export interface FolderClaim {
 }
 
 /** ms a program is given to end by itself. */
-const PATIENCE = 15_000;
+const PATIENCE = 1500;
 
 /** Null when no such program runs. Ticks since the machine was started, and which start that was. */
 const begunAt = (pid: number): string | null => {
@@ -120,7 +120,7 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
             ? `it runs already, at ${other.address}; open that, or end it first`
             : `another command (process ${other.pid}) is working with ${folder}; wait until it is done`,
         );
-      for (const left of other?.children ?? []) if (runs(left)) await end(left);
+      await Promise.all((other?.children ?? []).filter(runs).map(end));
       takeAway(folder, other);
     } finally {
       rmSync(half, { force: true });

@@ -34,7 +34,7 @@ export const serveNext = (how: "dev" | "start", port: number, log?: (what: strin
 };
 
 /** ms it is given to finish what it answers. */
-const PATIENCE = 5000;
+const PATIENCE = 3000;
 
 /** Ends it with all it started; one that does not end by itself is made to. */
 export const endNext = async (web: ChildProcess): Promise<void> => {
