@@ -64,6 +64,8 @@ const launch = ({ folder, data, user, passing, pidFile, log }: DatabaseFolder, p
       "--innodb-buffer-pool-size=128M",
       "--default-time-zone=+00:00",
       "--max-connections=60",
+      // Going down it would write what it was asked into its log, pictures and all.
+      "--skip-stack-trace",
     ],
     { stdio: "ignore", detached: true },
   );

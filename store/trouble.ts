@@ -38,3 +38,18 @@ export const troubleOf = (error: unknown): Trouble | null => {
     return "away";
   return null;
 };
+
+/** Letters of an error that say what it was; with it the database repeats what it was asked, pictures and all. */
+const SAYS = 400;
+
+/** An error as the log has it: what it was and where, none of what was sent. */
+export const forLog = (error: unknown): string => {
+  if (!(error instanceof Error)) return String(error).slice(0, SAYS);
+  const { code = "" } = error as { code?: string };
+  // What it was stands at the end, behind what was asked.
+  const said = error.message.length > SAYS ? `… ${error.message.slice(-SAYS)}` : error.message;
+  const where = (error.stack ?? "")
+    .split("\n")
+    .filter((line) => /^\s+at /.test(line) && !line.includes("node_modules"));
+  return [`${error.name}${code ? ` ${code}` : ""}: ${said}`, ...where.slice(0, 6)].join("\n");
+};

@@ -6,7 +6,7 @@ import { WritingHeld, whileNotHeld } from "@/store/hold-writing";
 import { refusedByDatabase } from "@/store/refused-by-database";
 import { roomOfRecord } from "@/store/room";
 import { StaleCopy } from "@/store/stale-copy";
-import { type Trouble, troubleOf } from "@/store/trouble";
+import { forLog, type Trouble, troubleOf } from "@/store/trouble";
 
 /** No document of this application is near a megabyte. */
 const MOST_MB = 1;
@@ -81,7 +81,7 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
     if (error instanceof WritingHeld)
       return Response.json({ error: { path: "", message: error.message } }, { status: 503 });
     const trouble = troubleOf(error);
-    console.error(error);
+    console.error(forLog(error));
     return Response.json(
       { error: { path: "", message: TROUBLE[trouble ?? "fault"] } },
       { status: trouble === null ? 500 : trouble === "full" ? 507 : 503 },
