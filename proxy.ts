@@ -19,6 +19,16 @@ const policyWith = (nonce: string): string =>
     "frame-ancestors 'none'",
   ].join("; ");
 
+/** A sign begun with % and not ended is no part of any address here. */
+const readable = (path: string): boolean => {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
 /** Before any request is answered: whether it comes from this shop's own pages, and what its answer may load. */
 export const proxy = (request: NextRequest): NextResponse => {
   const { headers, method } = request;
@@ -34,6 +44,11 @@ export const proxy = (request: NextRequest): NextResponse => {
     return NextResponse.json(
       { error: { path: "", message: refused, refusal: { code: "stands-against", what: "origin" } } },
       { status: 403 },
+    );
+  if (!readable(request.nextUrl.pathname))
+    return NextResponse.json(
+      { error: { path: "", message: "this address cannot be read", refusal: { code: "unreadable" } } },
+      { status: 400 },
     );
   const nonce = btoa(crypto.randomUUID());
   const policy = policyWith(nonce);

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { createInterface } from "node:readline";
 import { RimBuckles } from "@/core/mechanics/buckling";
 import { BadInput } from "@/core/wheel/bad-input";
+import { parseJson } from "@/core/wheel/parse-json";
 import { commands } from "./commands";
 
 /** An outside document may be long, but nothing about a wheel is 16 MB long. */
@@ -24,8 +25,10 @@ const answer = (command: (input: unknown) => unknown, text: string): unknown => 
   if (text.trim() === "") throw new BadInput("", "nothing came in; give one JSON document", { code: "missing" });
   let document: unknown;
   try {
-    document = JSON.parse(text);
-  } catch {
+    document = parseJson(text);
+  } catch (error) {
+    // Too deep, or with a text in it that is none.
+    if (error instanceof BadInput && (error.path !== "" || error.refusal.code !== "unreadable")) throw error;
     throw new BadInput("", `“${text.trim().slice(0, 40)}” is not JSON; give one JSON document`, { code: "unreadable" });
   }
   return command(document);

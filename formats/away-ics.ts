@@ -8,6 +8,9 @@ const HORIZON = 400;
 /** Times one event may repeat within them; more is a mistake, not a diary. */
 const MOST_REPEATS = 1000;
 const OWN = "@tall-compass";
+/** Events of a calendar, and days one of them may add or leave out: each day of it is looked up among them. */
+const MOST_EVENTS = 10_000;
+const MOST_NAMED = 1000;
 /** Days and times of a whole calendar. */
 const MOST_PIECES = 20_000;
 
@@ -36,6 +39,7 @@ export const awayFromIcs = (
   for (const zone of parsed.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(zone);
   const events = parsed.getAllSubcomponents("vevent");
   if (events.length === 0) return wrong(1, "has no events in it");
+  if (events.length > MOST_EVENTS) return wrong(1, `has more than ${MOST_EVENTS} events; export fewer of them`);
   const exceptions = exceptionsOf(events);
   const begins = lines.flatMap((l, i) => (/^BEGIN:VEVENT$/i.test(l.trim()) ? [i + 1] : []));
 
@@ -59,6 +63,10 @@ export const awayFromIcs = (
       errors.push({ line, message: "DTSTART: is missing; an event needs a beginning" });
       continue;
     }
+    if (daysNamed(component) > MOST_NAMED) {
+      errors.push({ line, message: `names more than ${MOST_NAMED} days it leaves out or adds` });
+      continue;
+    }
     const zone = namedZone(component);
     if (zone instanceof Error) {
       errors.push({ line, message: zone.message });
@@ -74,17 +82,30 @@ export const awayFromIcs = (
       put(event.startDate, event.endDate);
       continue;
     }
-    const each = event.iterator();
-    for (let times = 0; times < MOST_REPEATS; times++) {
-      const at = each.next();
-      if (!at || at.toString().slice(0, 10) > last) break;
-      const { item, startDate, endDate } = event.getOccurrenceDetails(at);
-      if (!item.isRecurrenceException()) put(startDate, endDate);
-      if (!event.isRecurring()) break;
+    try {
+      const each = event.iterator();
+      for (let times = 0; times < MOST_REPEATS; times++) {
+        const at = each.next();
+        if (!at || at.toString().slice(0, 10) > last) break;
+        const { item, startDate, endDate } = event.getOccurrenceDetails(at);
+        if (!item.isRecurrenceException()) put(startDate, endDate);
+        if (!event.isRecurring()) break;
+      }
+    } catch (error) {
+      // A day that comes round never, a zone whose rules lead nowhere.
+      const why = error instanceof Error ? error.message : String(error);
+      errors.push({ line, message: `how it repeats cannot be followed (${why.slice(0, 120)})` });
     }
   }
   return { away: errors.length > 0 ? [] : away, errors };
 };
+
+/** Days an event leaves out of its repeating, or adds to it. */
+const daysNamed = (component: ICAL.Component): number =>
+  [...component.getAllProperties("exdate"), ...component.getAllProperties("rdate")].reduce(
+    (sum, p) => sum + p.getValues().length,
+    0,
+  );
 
 const uidOf = (component: ICAL.Component): string => String(component.getFirstPropertyValue("uid") ?? "");
 
@@ -94,7 +115,9 @@ const exceptionsOf = (events: readonly ICAL.Component[]): ReadonlyMap<string, IC
   for (const component of events) {
     if (!component.hasProperty("recurrence-id")) continue;
     const uid = uidOf(component);
-    of.set(uid, [...(of.get(uid) ?? []), new ICAL.Event(component)]);
+    const list = of.get(uid);
+    if (list) list.push(new ICAL.Event(component));
+    else of.set(uid, [new ICAL.Event(component)]);
   }
   return of;
 };

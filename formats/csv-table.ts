@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { unlikeAList } from "./list-bounds";
 
 /** What is wrong with a list, by its line; line 1 names the columns. */
 export interface LineError {
@@ -7,7 +8,6 @@ export interface LineError {
 }
 
 const MOST_LINES = 10_000;
-
 /** A cell that a spreadsheet would take for a formula is written as text. */
 export const cell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 /** The same cell read back. */
@@ -26,9 +26,13 @@ export const readTable = <C extends string>(
 ): { readonly rows: readonly Row<C>[]; readonly errors: readonly LineError[] } => {
   const wrong = (line: number, message: string) => ({ rows: [], errors: [{ line, message }] });
   if (text.trim() === "") return wrong(1, "the file is empty");
+  const unlike = unlikeAList(text);
+  if (unlike) return wrong(unlike.line, unlike.message);
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ""), {
     header: true,
     skipEmptyLines: "greedy",
+    // One more than is taken: then it is known that there are more.
+    preview: MOST_LINES + 1,
     transformHeader: (h) => h.trim().toLowerCase(),
   });
   const missing = columns.filter((c) => !(parsed.meta.fields ?? []).includes(c));

@@ -1,6 +1,7 @@
 import Papa from "papaparse";
 import { checkPoints, type GaugePoint } from "@/core/tension/gauge-table";
 import { type ForceUnit, NEWTON_PER } from "@/core/units/forces";
+import { unlikeAList } from "./list-bounds";
 
 const COLUMNS: readonly (readonly [string, ForceUnit])[] = [
   ["tension_n", "N"],
@@ -21,9 +22,12 @@ export const gaugeToCsv = (points: readonly GaugePoint[]): string =>
 export const gaugeFromCsv = (text: string): ReadGaugeTable => {
   const none = (line: number, message: string): ReadGaugeTable => ({ points: [], errors: [{ line, message }] });
   if (text.trim() === "") return none(1, "the file is empty");
+  const unlike = unlikeAList(text);
+  if (unlike) return none(unlike.line, unlike.message);
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ""), {
     header: true,
     skipEmptyLines: "greedy",
+    preview: MOST + 1,
     transformHeader: (h) => h.trim().toLowerCase(),
   });
   const fields = parsed.meta.fields ?? [];
@@ -38,8 +42,7 @@ export const gaugeFromCsv = (text: string): ReadGaugeTable => {
     );
   }
   if (parsed.data.length === 0) return none(2, "no line below the names");
-  if (parsed.data.length > MOST)
-    return none(MOST + 2, `${parsed.data.length} lines; a gauge's table has at most ${MOST}`);
+  if (parsed.data.length > MOST) return none(MOST + 2, `more than ${MOST} lines; a gauge's table has fewer`);
   const errors: { line: number; message: string }[] = [];
   const lines: number[] = [];
   const points = parsed.data.flatMap((row, i) => {
@@ -60,9 +63,16 @@ export const gaugeFromCsv = (text: string): ReadGaugeTable => {
   });
   if (errors.length === 0) {
     if (points.length < 2) errors.push({ line: 2, message: "one line tells nothing between; two at least" });
-    for (let i = 2; i <= points.length && errors.length === 0; i++) {
-      const wrong = checkPoints(points.slice(0, i));
-      if (wrong) errors.push({ line: lines[i - 1], message: wrong });
+    const upTo = (n: number) => checkPoints(points.slice(0, n));
+    if (upTo(points.length)) {
+      // The first line that does not go with those before it; what goes wrong with fewer goes wrong with more.
+      let [good, bad] = [1, points.length];
+      while (bad - good > 1) {
+        const middle = Math.floor((good + bad) / 2);
+        if (upTo(middle)) bad = middle;
+        else good = middle;
+      }
+      errors.push({ line: lines[bad - 1], message: upTo(bad) ?? "" });
     }
   }
   return errors.length > 0 ? { points: [], errors } : { points, errors };

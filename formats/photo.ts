@@ -15,6 +15,8 @@ const SMALL = 360;
 const KINDS = ["jpeg", "png", "webp"];
 /** Pixels in all: a picture of this size still decodes in a small machine's memory. */
 const MOST_PIXELS = 120e6;
+/** s a picture may take. */
+const PATIENCE = 10;
 
 /**
  * Checks that this is a picture and makes it ready to keep. It is decoded and made anew, so where and with what it was
@@ -39,6 +41,7 @@ export const keepPhoto = async (bytes: Buffer): Promise<KeptPhoto> => {
         .rotate()
         .resize({ width: edge, height: edge, fit: "inside", withoutEnlargement: true })
         .flatten({ background: "#ffffff" })
+        .timeout({ seconds: PATIENCE })
         .jpeg({ quality })
         .toBuffer({ resolveWithObject: true });
     const large = await make(read(), LARGE, 84);

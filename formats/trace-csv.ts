@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { unlikeAList } from "./list-bounds";
 
 /** What a dial said at one angle, mm; degrees clockwise from the valve. */
 export interface TracePoint {
@@ -18,9 +19,12 @@ const MOST = 20_000;
 export const traceFromCsv = (text: string): ReadTrace => {
   const none = (line: number, message: string): ReadTrace => ({ points: [], errors: [{ line, message }] });
   if (text.trim() === "") return none(1, "the file is empty");
+  const unlike = unlikeAList(text);
+  if (unlike) return none(unlike.line, unlike.message);
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ""), {
     header: true,
     skipEmptyLines: "greedy",
+    preview: MOST + 1,
     transformHeader: (h) => h.trim().toLowerCase(),
   });
   const fields = parsed.meta.fields ?? [];
@@ -29,7 +33,7 @@ export const traceFromCsv = (text: string): ReadTrace => {
       1,
       `the first line must name angle_deg and lateral_mm or radial_mm (found: ${fields.join(", ").slice(0, 80)})`,
     );
-  if (parsed.data.length > MOST) return none(MOST + 2, `${parsed.data.length} lines; at most ${MOST} a turn`);
+  if (parsed.data.length > MOST) return none(MOST + 2, `more than ${MOST} lines; a turn has fewer`);
   const errors: { line: number; message: string }[] = [];
   const points = parsed.data.map((row, i) => {
     const number = (name: string): number | null => {

@@ -19,16 +19,21 @@ export const openRecord = async (folder: string): Promise<DatabaseServer | null>
   return server;
 };
 
-/** Next's own server, on loopback. @param log what it says of trouble is written down as well */
-export const serveNext = (how: "dev" | "start", port: number, log?: (what: string) => void): ChildProcess => {
+/** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else */
+export const serveNext = (
+  how: "dev" | "start",
+  port: number,
+  log: (what: string) => void = () => undefined,
+  quiet = false,
+): ChildProcess => {
   const web = spawn("node_modules/.bin/next", [how, "-H", "127.0.0.1", "-p", String(port)], {
     stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
     detached: true,
   });
   web.stderr?.on("data", (said: Buffer) => {
-    process.stderr.write(said);
-    log?.(said.toString());
+    if (!quiet) process.stderr.write(said);
+    log(said.toString());
   });
   return web;
 };

@@ -7,6 +7,8 @@ export interface RawRecord {
   readonly rows: (sql: string, values?: readonly (string | number)[]) => Promise<readonly Row[]>;
   /** Rows a table has of a job. */
   readonly ofJob: (table: string, jobId: string) => Promise<number>;
+  /** One number for each table's contents, as text: the same, and nothing was written. */
+  readonly sums: () => Promise<string>;
   readonly close: () => Promise<void>;
 }
 
@@ -23,6 +25,11 @@ export const openRawRecord = (url: string): RawRecord => {
         ? db(table).whereIn("round_id", db("rounds").where({ job_id: jobId }).select("id"))
         : db(table).where(table === "jobs" ? { id: jobId } : { job_id: jobId });
       return Number((await found.count({ n: "*" }).first())?.n ?? 0);
+    },
+    sums: async () => {
+      const [tables] = await db.raw("show tables");
+      const names = (tables as Record<string, string>[]).map((t) => `\`${Object.values(t)[0]}\``);
+      return JSON.stringify((await db.raw(`checksum table ${names.join(", ")}`))[0]);
     },
     close: () => db.destroy(),
   };

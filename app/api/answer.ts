@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { noRoomFor } from "@/core/shop/room";
 import { BadInput } from "@/core/wheel/bad-input";
+import { parseJson } from "@/core/wheel/parse-json";
 import { parseWith } from "@/core/wheel/parse-with";
 import { WritingHeld, whileNotHeld } from "@/store/hold-writing";
 import { refusedByDatabase } from "@/store/refused-by-database";
@@ -41,13 +42,7 @@ export const readBytes = async (request: Request, mostMb: number, field = ""): P
 /** Reads a JSON document and parses it. @throws BadInput */
 export const readBody = async <S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> => {
   const bytes = await readBytes(request, MOST_MB);
-  let document: unknown;
-  try {
-    document = JSON.parse(bytes.toString("utf8"));
-  } catch {
-    throw new BadInput("", "this is not JSON; nothing was changed", { code: "unreadable" });
-  }
-  return parseWith(schema, document);
+  return parseWith(schema, parseJson(bytes.toString("utf8")));
 };
 
 /** What is said of trouble that is not of what was sent. */
