@@ -9,7 +9,7 @@ import { type CutOff, go } from "./cut-off.test.rig";
 import { startDatabase } from "./database-server";
 
 // A first start, an upgrade, a copy put back, cut off at any moment, the database with it or not: the same command starts
-// it, and it is the shop it would have been. `npm run cut-off -- 40` for the long form.
+// it, and it is the shop it would have been. `npm run chaos` for the long form.
 
 const CUTS = Number(process.env.CUTS ?? 4);
 /** Versions that are upgraded from, one after the other. */

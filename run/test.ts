@@ -35,6 +35,16 @@ const UNIT = ".test-output/unit.json";
 /** The browser tests wait as much as they work: two parts at a time, each with a record of its own. */
 const PARTS = [1, 2] as const;
 
+/** The short forms of what runs for an hour as a command of its own; always the same ones. */
+const ATTACKS = [
+  {
+    name: "a running shop killed",
+    told: ["run/chaos/chaos.ts", "13", "5", "--live"],
+    report: ".test-output/chaos.json",
+  },
+  { name: "what nobody means to ask", told: ["run/fuzz/fuzz.ts", "500", "1"], report: ".test-output/fuzz.json" },
+] as const;
+
 const count = (name: string, ok: boolean, file: string, read: (report: never) => readonly [number, number]) => {
   if (!existsSync(file)) {
     console.log(`== ${name}: no report was written`);
@@ -51,6 +61,7 @@ const count = (name: string, ok: boolean, file: string, read: (report: never) =>
 const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
   for (const part of PARTS) rmSync(browserReport(part), { force: true });
+  for (const { report } of ATTACKS) rmSync(report, { force: true });
   // The linter also holds the arrows between folders (run/arrows.ts).
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   // The build has the second processor meanwhile.
@@ -63,6 +74,10 @@ const main = async (): Promise<void> => {
   const wrong = await built;
   if (wrong) throw wrong;
   check("types", bin("tsc"), ["--noEmit"]);
+  const attacks = await Promise.all(ATTACKS.map(({ name, told }) => stepBeside(name, bin("tsx"), told)));
+  ATTACKS.forEach(({ name, report }, i) => {
+    count(name, attacks[i], report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
+  });
   const browser = await Promise.all(
     PARTS.map((part) =>
       stepBeside(`browser tests, part ${part}`, bin("tsx"), [

@@ -1,3 +1,4 @@
+import { spawnSync } from "node:child_process";
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { chance } from "@/devices/random";
@@ -7,14 +8,22 @@ import { Hands } from "./hands";
 import { ShopUnderAttack, VICTIMS } from "./shop-under-attack";
 
 /**
- * `npm run chaos -- 200 [SEED]`: a shop of its own is started, five hands enter readings, pictures and whole jobs without a
- * pause, and so many times its database, its web server, the program that started them or all at once are killed. Then
- * the record itself is looked through: nothing confirmed is lost, nothing stands twice or by half.
+ * `npm run chaos -- 200 [SEED] [--live]`: first starts, upgrades and restores are cut off. Then a shop of its own is started,
+ * five hands enter readings, pictures and whole jobs without a pause, and its database, its web server, the program that
+ * started them or all at once are killed again and again. At the end the record itself is looked through: nothing confirmed
+ * is lost, nothing stands twice or by half.
  */
-const [kills = 200, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2).map(Number);
+const told = process.argv.slice(2);
+const [all = 200, seed = Math.floor(Math.random() * 1e6)] = told.filter((t) => !t.startsWith("--")).map(Number);
+/** The tests of the program cut those off that are no running shop: they are left out here. */
+const live = told.includes("--live");
+
+/** Of all kills so many cut a first start, an upgrade or a restore off (cut-off.test.ts): 7 for every 4 told to it. */
+const CUTS = live ? 0 : Math.round(all / 5);
+const kills = all - Math.ceil((CUTS * 7) / 4);
 
 const FOLDER = resolve(".test-output/chaos");
-export const REPORT = ".test-output/chaos.json";
+const REPORT = ".test-output/chaos.json";
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const urlOf = (folder: string) => readFileSync(join(folder, "url"), "utf8").trim();
@@ -47,7 +56,15 @@ const wholeJob = async (address: string, hands: Hands): Promise<{ archive: Uint8
 };
 
 const main = async (): Promise<boolean> => {
-  console.log(`chaos: ${kills} kills, seed ${seed}`);
+  if (CUTS > 0) {
+    console.log(`chaos: ${all - kills} first starts, upgrades and restores cut off`);
+    const cut = spawnSync("node_modules/.bin/vitest", ["run", "run/cut-off.test.ts"], {
+      stdio: "inherit",
+      env: { ...process.env, CUTS: String(CUTS) },
+    });
+    if (cut.status !== 0) return false;
+  }
+  console.log(`chaos: ${kills} kills of a running shop, seed ${seed}`);
   await buildIfChanged();
   rmSync(FOLDER, { recursive: true, force: true });
   mkdirSync(FOLDER, { recursive: true });

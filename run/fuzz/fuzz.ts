@@ -19,7 +19,7 @@ import { type Asked, requestBy } from "./requests";
 const [count = 10_000, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2).map(Number);
 
 const FOLDER = resolve(".test-output/fuzz");
-export const REPORT = ".test-output/fuzz.json";
+const REPORT = ".test-output/fuzz.json";
 /** ms, and MB the program may grow by. */
 const [SLOW, GROWN] = [5000, 200];
 const WARM = 200;

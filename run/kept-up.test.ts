@@ -1,0 +1,63 @@
+import { spawn } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { keepUp } from "./kept-up";
+import { logTo, rotate } from "./rotated-log";
+
+/** A program that ends by itself after so long. */
+const program = (ms: number) => spawn(process.execPath, ["-e", `setTimeout(() => process.exit(7), ${ms})`]);
+
+test("what ends is started again and said so; what ends at once again and again is given up; ended on purpose it stays ended", async () => {
+  const said: string[] = [];
+  let starts = 0;
+  const gaveUp = new Promise<string>((done) => {
+    keepUp(program(0), {
+      name: "the thing",
+      again: async () => {
+        starts++;
+        // Not even started, one time of them.
+        if (starts === 2) throw new Error("no room");
+        return program(0);
+      },
+      say: (what) => said.push(what),
+      gaveUp: done,
+    });
+  });
+  expect(await gaveUp).toBe("the thing ended 6 times within a minute, last: with 7");
+  expect(starts).toBe(5);
+  expect(said.filter((s) => s === "the thing ended (with 7); it is started again")).toHaveLength(4);
+  expect(said.filter((s) => s === "the thing ended (no room); it is started again")).toHaveLength(1);
+  expect(said.filter((s) => /^the thing runs again, after \d+\.\d s$/.test(s))).toHaveLength(4);
+
+  let again = 0;
+  const long = program(60_000);
+  const leave = keepUp(long, {
+    name: "the other",
+    again: async () => {
+      again++;
+      return program(60_000);
+    },
+    say: () => undefined,
+    gaveUp: () => undefined,
+  });
+  leave();
+  const ended = new Promise((done) => long.once("exit", done));
+  long.kill("SIGKILL");
+  await ended;
+  expect(again).toBe(0);
+});
+
+test("a log is put aside before it grows for ever, the oldest goes, and a disk that takes nothing stops nobody", () => {
+  const folder = mkdtempSync(join(tmpdir(), "tall-compass-log-"));
+  const file = join(folder, "log", "shop.log");
+  const log = logTo(file);
+  for (let i = 0; i < 40; i++) {
+    log(`${i} ${"x".repeat(200)}\n`);
+    rotate(file, 1000);
+  }
+  expect(readFileSync(`${file}.1`, "utf8").trim().split("\n").at(-1)).toMatch(/^\d{4}-\d\d-\d\dT\S+Z 3\d x/);
+  expect([1, 2, 3, 4, 5].map((n) => existsSync(`${file}.${n}`))).toEqual([true, true, true, true, false]);
+  expect(() => logTo(join(file, "shop.log"))("lost")).not.toThrow();
+});
