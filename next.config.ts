@@ -3,6 +3,8 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   serverExternalPackages: ["knex", "mysql2", "wavefile"],
   poweredByHeader: false,
+  // Every page is drawn anew from the record: nothing of it is kept in memory.
+  cacheMaxMemorySize: 0,
   devIndicators: false,
   turbopack: { root: import.meta.dirname },
   // An archive with its pictures has up to 100 MB; what is larger each route refuses itself, before it is read.

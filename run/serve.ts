@@ -28,7 +28,12 @@ export const serveNext = (
 ): ChildProcess => {
   const web = spawn("node_modules/.bin/next", [how, "-H", "127.0.0.1", "-p", String(port)], {
     stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+    env: {
+      ...process.env,
+      NEXT_TELEMETRY_DISABLED: "1",
+      // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
+      MALLOC_ARENA_MAX: "2",
+    },
     detached: true,
   });
   web.stderr?.on("data", (said: Buffer) => {
