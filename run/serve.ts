@@ -19,6 +19,8 @@ export const openRecord = async (folder: string): Promise<DatabaseServer | null>
   return server;
 };
 
+const HEAP_MB = 256;
+
 /** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else */
 export const serveNext = (
   how: "dev" | "start",
@@ -33,6 +35,8 @@ export const serveNext = (
       NEXT_TELEMETRY_DISABLED: "1",
       // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
       MALLOC_ARENA_MAX: "2",
+      // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
+      ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
     },
     detached: true,
   });

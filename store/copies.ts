@@ -85,11 +85,11 @@ export const makeCopy = async (day: string): Promise<void> => {
     // Packed it takes less; a copy that fills the disk would stop the shop.
     const full = noRoomFor(roomIn(folder), about / 2);
     if (full) throw new BadInput("copiesFolder", full, { code: "unreadable" });
-    await dumpShop(url, join(folder, copyName(day)), (bytes) => {
+    await dumpShop(url, join(/* turbopackIgnore: true */ folder, copyName(day)), (bytes) => {
       underWay = { bytes, about: Math.max(about, bytes) };
     });
     for (const old of copiesToDrop(daily(copiesIn(folder)).map((c) => c.day)))
-      rmSync(join(folder, copyName(old)), { force: true });
+      rmSync(join(/* turbopackIgnore: true */ folder, copyName(old)), { force: true });
     failed = null;
   } catch (error) {
     failed = error instanceof Error ? error.message : String(error);
@@ -106,7 +106,10 @@ export const shopCopies = async (): Promise<ShopCopies> => {
 
 /** The file a copy of this kind is to be written to, now. */
 export const fileForCopy = async (kind: "before" | "given"): Promise<string> =>
-  join(folderOf((await readSettings()).copiesFolder), namedCopy(kind, new Date().toISOString()));
+  join(
+    /* turbopackIgnore: true */ folderOf((await readSettings()).copiesFolder),
+    namedCopy(kind, new Date().toISOString()),
+  );
 
 /** Tries the newest daily copy out, where that is due: it must come up as a shop, beside the shop's own. */
 export const tryOutIfDue = async (today: string): Promise<void> => {
