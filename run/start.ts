@@ -40,7 +40,8 @@ const main = async (): Promise<void> => {
     throw error;
   }
   const address = `http://127.0.0.1:${port}`;
-  const log = logTo(join(folder, "log", "shop.log"));
+  const logs = join(folder, "log");
+  const log = logTo(join(logs, "shop.log"));
   const say = (what: string) => {
     console.error(what);
     log(what);
@@ -62,16 +63,15 @@ const main = async (): Promise<void> => {
     log("stopped");
     process.exit(code);
   };
-  const gaveUp = (why: string) => {
-    say(`${why}. What is stored is kept; look into ${join(folder, "log")}, then start again with ./start`);
-    void stop(1);
-  };
   // From here on, for the database may end while the pages are not up yet.
-  if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, gaveUp }));
+  if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, log: logs }));
   // The address is said when it answers, not before.
   const up = await answers(address, web);
   if (stopping) return;
-  if (!up) return gaveUp("the pages did not come up");
+  if (!up) {
+    say(`the pages did not come up; look into ${logs}`);
+    return void stop(1);
+  }
   server?.claim.served(address);
   const again = async () => {
     web = serve();
@@ -79,7 +79,7 @@ const main = async (): Promise<void> => {
     if (!(await answers(address, web, true))) throw new Error("it did not come up");
     return web;
   };
-  onEnd.push(keepUp(web, { name: "the web server", again, say, gaveUp }), keepDailyCopies(address));
+  onEnd.push(keepUp(web, { name: "the web server", again, say, log: logs }), keepDailyCopies(address));
   log(`started at ${address}`);
   console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
 };
