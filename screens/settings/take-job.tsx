@@ -10,8 +10,10 @@ export const TakeJob = ({ row }: { row: string }) => {
     const response = await fetch(`/api/archive${take ? "?take=yes" : ""}`, { method: "POST", body: file }).catch(
       () => null,
     );
-    if (!response) return setMessage("The record cannot be reached; nothing was taken.");
-    const answer = await response.json();
+    const answer = await response?.json().catch(() => null);
+    // Taken in twice it is there once.
+    if (!response || !answer)
+      return setMessage("The record did not answer. Choose the file again: it comes in only once.");
     setArchive(take || !response.ok ? null : { file, preview: answer });
     setMessage(response.ok ? (take ? `${answer.mark} is taken in.` : null) : (answer.error?.message ?? "not taken"));
   };

@@ -12,5 +12,5 @@ export const changeRecord = async <T>(
     headers: { "content-type": "application/json" },
     body: JSON.stringify(body),
   });
-  return came.state === "later" ? { state: "away" } : (came as Changed<T>);
+  return came.state === "later" ? { state: "away", answered: came.answered } : (came as Changed<T>);
 };
