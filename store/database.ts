@@ -6,7 +6,7 @@ import { environment } from "./environment";
 const held = globalThis as { tallCompassDatabase?: Knex; tallCompassInTime?: boolean };
 
 /** ms the database is given where somebody waits: to let one in, and for each thing it is asked. */
-const PATIENCE = { connect: 3000, answer: 6000 };
+const PATIENCE = { connect: 3000, answer: 5000 };
 
 type Done = (error: Error | null, ...rest: never[]) => void;
 
