@@ -59,7 +59,8 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
   const others = letters.filter((l) => !l.refusal && ofOthers(l)).length;
   const badlyKept = waiting > 0 ? KEEPING_WORDS[keeping] : null;
   return (
-    <>
+    // However much there is to say, the work stays in sight.
+    <div className="max-h-[30dvh] shrink-0 overflow-y-auto">
       <StandingNote />
       {away && waiting > 0 && (
         <p role="alert" className={`${LINE} py-1`} data-testid="kept">
@@ -75,8 +76,13 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
         </p>
       )}
       {refused.map((l) => (
-        <p key={l.at} role="alert" className={`${LINE} flex items-center gap-3`} data-testid="refused">
-          <span className="min-w-0 flex-1">
+        <p
+          key={l.at}
+          role="alert"
+          className={`${LINE} flex items-center gap-x-3 max-sm:portrait:flex-wrap max-sm:portrait:justify-end`}
+          data-testid="refused"
+        >
+          <span className="min-w-0 flex-1 max-sm:portrait:basis-full max-sm:portrait:pt-1">
             Not taken: {wordsOf(l.entered)}
             {whoOf(l.entered)}. {l.refusal?.message}
           </span>
@@ -90,6 +96,6 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
           </button>
         </p>
       ))}
-    </>
+    </div>
   );
 };
