@@ -82,8 +82,8 @@ export const Copies = ({ row, onFolder }: { row: string; onFolder: () => void })
       {tried && <Tried tried={tried} />}
       <PutBack {...back} />
       {copies.map((c) => (
-        <div key={c.name} className={row}>
-          <span className="min-w-0">
+        <div key={c.name} className={`${row} max-sm:portrait:flex-wrap max-sm:portrait:pt-2`}>
+          <span className="min-w-0 max-sm:portrait:basis-full">
             {c.day}, {megabytes(c.bytes)}
             {KIND_WORDS[c.kind] && <span className="block text-base">{KIND_WORDS[c.kind]}</span>}
           </span>

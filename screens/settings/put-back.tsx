@@ -97,7 +97,7 @@ export const PutBack = ({ now, message, take, leave }: ReturnType<typeof usePutB
       )}
       {found && !step && (
         <div role="alert" className="border-b border-grid px-4 py-3 text-lg">
-          <p className="pb-2 font-bold break-all">{found.copy}: put in the shop's place?</p>
+          <p className="pb-2 font-bold wrap-anywhere">{found.copy}: put in the shop's place?</p>
           <Beside found={found} />
           <p className="py-2 text-base">
             Everything here now is copied first, under a name of its own. Nobody can write for the moment it takes.
@@ -114,7 +114,7 @@ export const PutBack = ({ now, message, take, leave }: ReturnType<typeof usePutB
       )}
       {done && (
         <div role="status" className="border-b border-grid px-4 py-3 text-lg">
-          <p className="break-all">
+          <p className="wrap-anywhere">
             <b>The shop is as it was in {done.copy}.</b> As it was before: {done.before}
           </p>
           <button type="button" className="min-h-12 underline" onClick={leave}>
