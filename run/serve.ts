@@ -21,6 +21,9 @@ export const openRecord = async (folder: string): Promise<DatabaseServer | null>
 
 const HEAP_MB = 256;
 
+/** A line that is idle for five seconds would be hung up just when a page that polls has something to say. */
+const LINES_KEPT = ["--keepAliveTimeout", "65000"];
+
 /** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else */
 export const serveNext = (
   how: "dev" | "start",
@@ -28,18 +31,22 @@ export const serveNext = (
   log: (what: string) => void = () => undefined,
   quiet = false,
 ): ChildProcess => {
-  const web = spawn("node_modules/.bin/next", [how, "-H", "127.0.0.1", "-p", String(port)], {
-    stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
-    env: {
-      ...process.env,
-      NEXT_TELEMETRY_DISABLED: "1",
-      // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
-      MALLOC_ARENA_MAX: "2",
-      // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
-      ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
+  const web = spawn(
+    "node_modules/.bin/next",
+    [how, "-H", "127.0.0.1", "-p", String(port), ...(how === "start" ? LINES_KEPT : [])],
+    {
+      stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
+      env: {
+        ...process.env,
+        NEXT_TELEMETRY_DISABLED: "1",
+        // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
+        MALLOC_ARENA_MAX: "2",
+        // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
+        ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
+      },
+      detached: true,
     },
-    detached: true,
-  });
+  );
   web.stderr?.on("data", (said: Buffer) => {
     if (!quiet) process.stderr.write(said);
     log(said.toString());
