@@ -1,3 +1,4 @@
+import { once } from "node:events";
 import { describe, expect, test } from "vitest";
 import { roundReadings } from "@/core/rounds/round-readings";
 import { turnsMade } from "@/core/rounds/turn";
@@ -162,8 +163,10 @@ test("every confirmed reading is there after the database is killed in the middl
     }
   })().catch(() => undefined);
   while (confirmed < 60) await new Promise((r) => setTimeout(r, 10));
+  const killed = once(server.process, "exit");
   server.process.kill("SIGKILL");
-  await writing;
+  // Until then it holds the folder still.
+  await Promise.all([writing, killed]);
   await knex.destroy();
   const again = await startDatabase(folder);
   const after = openDatabase(again.url);
