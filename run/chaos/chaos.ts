@@ -1,7 +1,8 @@
 import { spawnSync } from "node:child_process";
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { chance } from "@/devices/random";
+import { runAttack } from "../attack";
 import { buildIfChanged } from "../build";
 import { countJob, findAgain } from "./found";
 import { Hands } from "./hands";
@@ -90,15 +91,7 @@ const main = async (): Promise<boolean> => {
   );
   for (const wrong of found.wrong.slice(0, 10)) console.log(wrong);
   if (left.length > 0) console.log(`left running: ${left.join("; ")}`);
-  const good = found.lost + found.twice + found.wrong.length + left.length === 0 && found.confirmed > kills;
-  writeFileSync(REPORT, JSON.stringify({ passed: good ? 1 : 0, failed: good ? 0 : 1, seed }));
-  return good;
+  return found.lost + found.twice + found.wrong.length + left.length === 0 && found.confirmed > kills;
 };
 
-main().then(
-  (good) => process.exit(good ? 0 : 1),
-  (error) => {
-    console.error(error instanceof Error ? error.message : error);
-    process.exit(1);
-  },
-);
+runAttack(REPORT, seed, main);

@@ -1,10 +1,11 @@
-import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import { readFileSync, rmSync } from "node:fs";
 import { request as httpRequest } from "node:http";
 import { resolve } from "node:path";
 import sharp from "sharp";
 import { chance } from "@/devices/random";
 import { diaryIcs } from "@/formats/diary-ics";
 import { openRawRecord } from "@/store/raw-record";
+import { runAttack } from "../attack";
 import { buildIfChanged } from "../build";
 import { freePort } from "../database-server";
 import { answers, endNext, openRecord, serveNext } from "../serve";
@@ -175,15 +176,7 @@ const main = async (): Promise<boolean> => {
     await endNext(web);
     await server?.stop();
   }
-  const good = wrong.length === 0;
-  writeFileSync(REPORT, JSON.stringify({ passed: good ? 1 : 0, failed: good ? 0 : 1, seed }));
-  return good;
+  return wrong.length === 0;
 };
 
-main().then(
-  (good) => process.exit(good ? 0 : 1),
-  (error) => {
-    console.error(error instanceof Error ? error.message : error);
-    process.exit(1);
-  },
-);
+runAttack(REPORT, seed, main);
