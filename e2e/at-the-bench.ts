@@ -24,7 +24,7 @@ const find = async (page: Page, label: string | RegExp) => {
     if (await figure.isVisible()) return;
     if (await more.isVisible()) await more.click({ timeout: 1000 });
     expect(await figure.isVisible()).toBe(true);
-  }).toPass({ timeout: 10_000 });
+  }).toPass();
   await figure.click();
 };
 
@@ -200,4 +200,4 @@ export const tell = async (page: Page, id: string, change: Readonly<Record<strin
 
 /** Waits until the record holds all that was entered on this page: a walk goes on before its letter is there. */
 export const allSent = (page: Page): Promise<void> =>
-  expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 15_000 });
+  expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass();

@@ -81,10 +81,10 @@ test("axe finds nothing serious in any state a walk can be in, on paper and at n
   await page.keyboard.press("Escape");
   await key(page, "the stand").click();
   await key(page, /turn the practice wheel/).click();
-  await expect(key(page, "take every spoke")).toBeVisible({ timeout: 30_000 });
+  await expect(key(page, "take every spoke")).toBeVisible();
   await looksRight(page, "the stand");
   await key(page, "take every spoke").click();
-  await expect(key(page, /^turn \d+ nipples$/)).toBeVisible({ timeout: 20_000 });
+  await expect(key(page, /^turn \d+ nipples$/)).toBeVisible();
   await looksRight(page, "advised");
   await key(page, /^turn \d+ nipples$/).click();
   await expect(spoke).toBeVisible();

@@ -134,7 +134,7 @@ for (const [how, sizes] of [
     await expect(spoke).toHaveCount(0);
     await key("the stand").click();
     await key(/turn the practice wheel/).click();
-    await expect(key("take every spoke")).toBeVisible({ timeout: 30_000 });
+    await expect(key("take every spoke")).toBeVisible();
     await look("the stand");
     await key("take every spoke").click();
     await key("a hint").click();

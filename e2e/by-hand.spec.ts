@@ -55,7 +55,7 @@ const answerAll = async (page: Page, answer: (question: string, text: string) =>
     const [question, how] = now;
     // Places after the first are passed over.
     await answer(question, /^place [2-9]/.test(how) ? "later" : answerTo(question));
-    await expect(async () => expect(await words()).not.toEqual(now)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await words()).not.toEqual(now)).toPass();
     now = await words();
     expect(now.join(" "), question).not.toMatch(/Kept|cannot|Which is right/);
   }

@@ -27,7 +27,7 @@ test("a copy of the shop is looked into, shown beside what is here, left, then p
   const jobs = page.getByRole("row", { name: /^jobs/ }).getByRole("cell");
   const numbers = async () => (await jobs.allTextContents()).map(Number);
   await row.getByRole("button", { name: "put back" }).click();
-  await expect(page.getByText(/put in the shop's place\?/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/put in the shop's place\?/)).toBeVisible();
   const [there, here] = await numbers();
   expect(here).toBe(there + 1);
   await page.getByRole("button", { name: "leave the shop as it is" }).click();
@@ -36,11 +36,11 @@ test("a copy of the shop is looked into, shown beside what is here, left, then p
 
   await row.getByRole("button", { name: "put back" }).click();
   await page.getByRole("button", { name: "put it in place" }).click();
-  await expect(page.getByText(/^The shop is as it was in tall-compass-/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^The shop is as it was in tall-compass-/)).toBeVisible();
   await expect(page.getByText("the shop as it was, before another copy was put in its place").first()).toBeVisible();
   expect((await page.request.get(`/api/jobs/${later}/stages/book-in`)).ok()).toBe(false);
   // Nobody goes on with a shop that is no more.
-  await expect(elsewhere.locator(`a[href^="/jobs/${later}"]`)).toHaveCount(0, { timeout: 30_000 });
+  await expect(elsewhere.locator(`a[href^="/jobs/${later}"]`)).toHaveCount(0);
   await page.getByRole("button", { name: "seen", exact: true }).click();
   await expect(page.getByText(/^The shop is as it was in/)).toHaveCount(0);
 });

@@ -89,7 +89,7 @@ test("the record away in the middle of a round: it is read on, over a reload too
   expect(before).toBeLessThan(5);
 
   await context.unroute("**/api/**");
-  await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass({ timeout: 30_000 });
+  await expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass();
   const { rounds } = await storedRounds(other, id);
   expect(rounds).toHaveLength(1);
   expect(read(rounds[0].lateral)).toEqual([0.11, 0.13, 0.15, 0.17, 0.19]);

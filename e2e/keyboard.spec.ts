@@ -83,7 +83,7 @@ test("a customer waits: booked in, read, turned, looked over and signed, and no 
   await expect(open.first()).toBeVisible();
   for (let left = await open.count(); left > 0; left = await open.count()) {
     await use(page, /^(seen|accepted)$/);
-    await expect(async () => expect(await open.count()).toBeLessThan(left)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await open.count()).toBeLessThan(left)).toPass();
     await calm(page);
   }
   await use(page, /^sign and hand back$/);

@@ -6,7 +6,9 @@ const baseURL = environment().TALL_COMPASS_URL;
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
-  timeout: 180_000,
+  // As long as a machine with ten times as much to do may take; what goes right waits for none of it.
+  timeout: 600_000,
+  expect: { timeout: 40_000, toPass: { timeout: 60_000 } },
   workers: 1,
   retries: 0,
   outputDir: "../.test-output/playwright",
@@ -19,7 +21,7 @@ export default defineConfig({
       origins: [{ origin: baseURL, localStorage: [{ name: "tall-compass-dial", value: "1/100" }] }],
     },
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 40_000,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],

@@ -15,7 +15,7 @@ test("a practice wheel: three taps to the stand, told to be just laced, its roun
   for (const answer of ["tyre off, on a stand", "just laced"])
     await entry.getByRole("button", { name: answer, exact: true }).click();
   await page.getByRole("button", { name: /turn the practice wheel/ }).click();
-  await page.getByRole("button", { name: "take every spoke" }).click({ timeout: 30_000 });
+  await page.getByRole("button", { name: "take every spoke" }).click();
   // Whoever learns plans first; a wheel just laced wants tension, and a hint says so.
   await expect(page.getByTestId("verdict")).toHaveCount(0);
   await page.getByRole("button", { name: "a hint" }).click();

@@ -27,7 +27,7 @@ test("a side is always named: Enter asks for it, its letter, a sign or its key g
   await page.keyboard.press("Tab");
   // Told from another tablet meanwhile, so that all is drawn anew: the key the hand went on to keeps the focus.
   await put(page, id, { "hub.width": "141" });
-  await page.waitForResponse((r) => r.url().includes(`/api/jobs/${id}/stages/`) && r.ok(), { timeout: 15_000 });
+  await page.waitForResponse((r) => r.url().includes(`/api/jobs/${id}/stages/`) && r.ok());
   await expect(entry.getByRole("button", { name: "to other side" })).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(entry.getByText("hop", { exact: true })).toBeVisible();

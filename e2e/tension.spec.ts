@@ -8,12 +8,12 @@ test("forty spokes by ear on the practice wheel; calibrated, the map is within 5
   await page.goto(`/jobs/${id}/tension`);
   await page.getByRole("button", { name: "by ear" }).click();
   for (let spoke = 1; spoke <= 40; spoke++) {
-    await expect(page.getByTestId("walk-spoke")).toHaveText(String(spoke), { timeout: 15_000 });
-    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok(), { timeout: 15_000 });
+    await expect(page.getByTestId("walk-spoke")).toHaveText(String(spoke));
+    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
     await page.keyboard.press("Space");
     // A slack one is told as dead and kept by a second press.
     const keep = page.getByRole("button", { name: "slack: keep it" });
-    await Promise.race([stored, keep.waitFor({ timeout: 15_000 })]);
+    await Promise.race([stored, keep.waitFor()]);
     if (await keep.isVisible()) await page.keyboard.press("Space");
     const reading = await stored;
     // Left in the middle and found again: the walk knows its place.
@@ -219,7 +219,7 @@ test("rounds from threads just covered: turned on the practice wheel, de-stresse
   const after = await (await page.request.get(`/api/jobs/${id}/practice/pluck?spoke=5`)).body();
   expect(Buffer.compare(before, after)).not.toBe(0);
   await turnTo(page, "How tight");
-  await expect(page.getByRole("img", { name: /between floor and ceiling/ })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByRole("img", { name: /between floor and ceiling/ })).toBeVisible();
   await expect(page.getByText(/takes \d+ N off the worst placed spoke/)).toBeVisible();
   await turnTo(page, "Under load");
   await expect(page.getByTestId("load")).toContainText("Nearest to slack");

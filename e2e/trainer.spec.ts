@@ -45,7 +45,7 @@ const planOneself = async (page: Page): Promise<number[]> => {
 
 const score = async (page: Page) => {
   await page.getByRole("tab", { name: "Score" }).click();
-  await expect(page.getByTestId("points")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId("points")).toBeVisible();
   const answer = await page.request.get(page.url().replace(/jobs\/([^/]+).*/, "api/jobs/$1/practice/score"));
   const now = await answer.json();
   await expect(page.getByTestId("points")).toHaveText(`${now.points} of 100`);
@@ -112,8 +112,8 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
   await page.goto(`/jobs/${id}/tension`);
   await page.getByRole("button", { name: "by ear" }).click();
   for (let spoke = 1; spoke <= 4; spoke++) {
-    await expect(page.getByTestId("walk-spoke")).toHaveText(String(spoke), { timeout: 15_000 });
-    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok(), { timeout: 20_000 });
+    await expect(page.getByTestId("walk-spoke")).toHaveText(String(spoke));
+    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
     await page.keyboard.press("Space");
     expect((await stored).request().postDataJSON()).toMatchObject({ what: "note", spoke });
   }

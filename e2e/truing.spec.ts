@@ -55,7 +55,7 @@ const tapRound = async (
     const side = prompt === "hop" ? (value >= 0 ? "high" : "low") : value >= 0 ? "to brake side" : "to other side";
     await entry.getByRole("button", { name: side }).click();
     taps++;
-    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass();
   }
   return taps;
 };
@@ -95,7 +95,7 @@ const tapNeedles = async (page: Page, stand: StandInWheel): Promise<number> => {
         taps++;
       }
     }
-    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass();
   }
   return taps;
 };
@@ -121,7 +121,7 @@ test("a whole default round of forty spokes, read by needle and turned, takes at
     const place = await askedNow(page);
     await page.getByRole("button", { name: "done", exact: true }).click();
     taps++;
-    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass({ timeout: 10_000 });
+    await expect(async () => expect(await askedNow(page)).not.toBe(place)).toPass();
   }
   const { rounds } = await roundsOf(page, id);
   expect(rounds[0].turns.filter((t) => t !== 0).length).toBeGreaterThan(5);
@@ -221,7 +221,7 @@ test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns 
       await page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" }).click();
     }
     await page.getByRole("button", { name: /turn the practice wheel/ }).click();
-    await page.getByRole("button", { name: "take every spoke" }).click({ timeout: 30_000 });
+    await page.getByRole("button", { name: "take every spoke" }).click();
     await expect(page.getByTestId("verdict")).toBeVisible();
     const turn = page.getByRole("button", { name: /turn \d+ nipples/ });
     const verdict = await page.getByTestId("verdict").textContent();

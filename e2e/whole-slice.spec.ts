@@ -28,7 +28,7 @@ const readRound = async (page: Page, stand: StandInWheel) => {
         .click();
     await stored;
     await expect(page.locator("header span").nth(1))
-      .not.toHaveText(place ?? "", { timeout: 10_000 })
+      .not.toHaveText(place ?? "")
       .catch(() => undefined);
   }
 };

@@ -31,13 +31,20 @@ describe("a database that freezes", () => {
     try {
       await db.schema.createTable("t", (t) => void t.integer("n").primary());
       await db("t").insert({ n: 0 });
+      let frozen: () => void = () => undefined;
+      const isFrozen = new Promise<void>((r) => {
+        frozen = r;
+      });
       const ask = async (n: number) => {
         const began = Date.now();
         const error = await db
           .transaction(async (trx) => {
             await trx("t").insert({ n });
             // Frozen in the middle of some, before the first word of others.
-            if (n === 1) process.kill(server.process.pid ?? 0, "SIGSTOP");
+            if (n === 1) {
+              process.kill(server.process.pid ?? 0, "SIGSTOP");
+              frozen();
+            }
             await trx("t").insert({ n: n + 1000 });
           })
           .then(
@@ -48,7 +55,7 @@ describe("a database that freezes", () => {
       };
       const first = ask(1);
       // More than there are connections.
-      await new Promise((r) => setTimeout(r, 400));
+      await isFrozen;
       const came = await Promise.all([first, ...[...Array(12).keys()].map((i) => ask(i + 2))]);
       for (const { error, ms } of came) {
         expect(troubleOf(error)).toBe("away");
@@ -61,10 +68,10 @@ describe("a database that freezes", () => {
             db("t")
               .where({ n: 0 })
               .then((r) => r.length),
-          { timeout: 20_000 },
+          { timeout: 30_000 },
         )
         .toBe(1);
-      await expect.poll(async () => (await db("t").where("n", ">", 0)).length % 2, { timeout: 10_000 }).toBe(0);
+      await expect.poll(async () => (await db("t").where("n", ">", 0)).length % 2, { timeout: 30_000 }).toBe(0);
       await ask(50);
       expect(await db("t").whereIn("n", [50, 1050])).toHaveLength(2);
     } finally {
