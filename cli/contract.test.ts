@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { RimBuckles } from "@/core/mechanics/buckling";
-import { type TrialBuild, trialWheel } from "@/core/truing/trial.test.rig";
+import { type TrialBuild, trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { BadInput } from "@/core/wheel/bad-input";
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { readWheel } from "@/core/wheel/wheel-file";

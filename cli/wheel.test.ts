@@ -1,7 +1,7 @@
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { schemas } from "./write-schemas";
 
 const wheel = (args: readonly string[], input: string) =>

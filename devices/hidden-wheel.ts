@@ -10,6 +10,8 @@ export interface HiddenWheel {
   /** mm half-range of the bare rim's long waves. */
   readonly bareLateral: number;
   readonly bareRadial: number;
+  /** mm: beside its long waves the rim has waves of 2 to 8 a turn, the k-th of about this over k; none where not said. */
+  readonly waves?: { readonly lateral: number; readonly radial: number };
   /** A local bend: mm, first spoke, spokes long; null for none. */
   readonly bend: {
     readonly lateral: number;
@@ -28,8 +30,14 @@ export interface HiddenWheel {
   readonly tensionNoise: number;
   /** Part of each turn the spoke's twist takes up until it is let go. */
   readonly windUp: number;
+  /** 1 σ of that part from one turn to the next, as a fraction of it; 0 where not said. */
+  readonly windUpScatter?: number;
+  /** Part of the twist that stays when the spokes are let go of it; 0 where not said. */
+  readonly twistStays?: number;
   /** mm per kN each spoke beds in when first de-stressed. */
   readonly bedding: number;
+  /** Part of what it bedded in the time before that it beds in each later time; 0 where not said. */
+  readonly bedsAgain?: number;
   /** How stiff elbow and nipple hold a spoke against turning, in EI/L; scatter from spoke to spoke as a fraction. */
   readonly ends: number;
   readonly endScatter: number;
@@ -86,6 +94,18 @@ export const bareShape = (
     radial: luck.between(0.2, 1) / (k - 1),
     radialAt: luck.between(0, 2 * Math.PI),
   }));
+  // Of their own luck, so that wheels known by their seed stay what they were.
+  const bentBy = chance(hidden.seed * 86028121 + 9);
+  const { waves: size } = hidden;
+  const more = !size
+    ? []
+    : [2, 3, 4, 5, 6, 7, 8].map((k) => ({
+        k,
+        lateral: (size.lateral / k) * bentBy.between(0.5, 1.5),
+        lateralAt: bentBy.between(0, 2 * Math.PI),
+        radial: (size.radial / k) * bentBy.between(0.5, 1.5),
+        radialAt: bentBy.between(0, 2 * Math.PI),
+      }));
   const nodes = holes * perGap;
   const lateral = new Float64Array(nodes);
   const radial = new Float64Array(nodes);
@@ -101,6 +121,10 @@ export const bareShape = (
   for (let s = 0; s < nodes; s++) {
     lateral[s] *= scale.lateral;
     radial[s] *= scale.radial;
+    for (const w of more) {
+      lateral[s] += w.lateral * Math.cos((w.k * 2 * Math.PI * s) / nodes - w.lateralAt);
+      radial[s] += w.radial * Math.cos((w.k * 2 * Math.PI * s) / nodes - w.radialAt);
+    }
     if (!hidden.bend) continue;
     const along = (((s / perGap - (hidden.bend.from - 1)) % holes) + holes) % holes;
     if (along > hidden.bend.spokes) continue;

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { placeSpokes } from "@/core/lacing/placement";
 import { elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { BAND, bandMultiply, bandSolve, frameRing } from "./frame-ring";
 import { hiddenWheel } from "./hidden-wheel";

@@ -13,7 +13,8 @@ export interface StandInState {
   readonly natural: readonly number[];
   /** Turns of twist held in each spoke. */
   readonly wound: readonly number[];
-  readonly bedded: boolean;
+  /** How often it was de-stressed; a wheel stored before this was counted says whether. */
+  readonly bedded: number | boolean;
   /** Advances the reading noise. */
   readonly readingsTaken: number;
 }
@@ -35,7 +36,7 @@ export class StandInWheel {
   private pulls: Float64Array;
   private natural: Float64Array;
   private wound: Float64Array;
-  private bedded = false;
+  private bedded = 0;
   private readingsTaken = 0;
 
   constructor(
@@ -65,7 +66,7 @@ export class StandInWheel {
     if (state) {
       this.natural.set(state.natural);
       this.wound.set(state.wound);
-      this.bedded = state.bedded;
+      this.bedded = Number(state.bedded);
       this.readingsTaken = state.readingsTaken;
     } else this.lace();
     this.noise = chance(hidden.seed * 104729 + this.readingsTaken * 7 + 1);
@@ -83,7 +84,9 @@ export class StandInWheel {
 
   /** Turns a nipple: + tightens. Part of it is taken up by the spoke's twist. */
   turn(spoke: number, turns: number): void {
-    const lost = turns * this.hidden.windUp;
+    const { windUp, windUpScatter, seed } = this.hidden;
+    const luck = windUpScatter ? chance(seed * 48611 + this.readingsTaken * 31 + spoke * 7).normal(windUpScatter) : 0;
+    const lost = turns * windUp * (1 + luck);
     this.natural[spoke - 1] -= (turns - lost) * this.wheel.spoke.threadPitch;
     this.wound[spoke - 1] += lost;
     this.stale = true;
@@ -95,16 +98,19 @@ export class StandInWheel {
     this.stale = true;
   }
 
-  /** Squeezes pairs all round: twist is let go, and the first time the heads bed in. */
+  /** Squeezes pairs all round: twist is let go, and the heads bed in, each time less. */
   destress(): void {
     // What beds in does so under the pull there is now.
     this.settle();
+    const { twistStays = 0, bedding, bedsAgain = 0 } = this.hidden;
+    const beds = bedding * bedsAgain ** this.bedded;
     for (let i = 0; i < this.n; i++) {
-      this.natural[i] -= this.wound[i] * this.wheel.spoke.threadPitch;
-      this.wound[i] = 0;
-      if (!this.bedded) this.natural[i] += (this.pulls[i] / 1000) * this.hidden.bedding;
+      const stays = this.wound[i] * twistStays;
+      this.natural[i] -= (this.wound[i] - stays) * this.wheel.spoke.threadPitch;
+      this.wound[i] = stays;
+      this.natural[i] += (this.pulls[i] / 1000) * beds;
     }
-    this.bedded = true;
+    this.bedded++;
     this.stale = true;
   }
 

@@ -1,8 +1,9 @@
 import { elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { sideTensions } from "@/core/tension/balance";
-import { type Aim, outcome } from "@/core/truing/solving/aim";
+import { type Aim, type Outcome, outcome } from "@/core/truing/solving/aim";
 import { handSteps } from "@/core/truing/solving/hand-steps";
+import { towards } from "@/core/truing/solving/make-aim";
 import { solveAim } from "@/core/truing/solving/solve-aim";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
@@ -12,6 +13,12 @@ export interface BestPossible {
   readonly any: number;
   readonly inSteps: number;
 }
+
+/** mm: so weighed that no unevenness is bought past the window; how long the search goes on; what of the window is a hair. */
+const INSIDE = 0.03;
+const NUDGES = 80;
+const PASSES = 6;
+const A_HAIR = 0.005;
 
 /**
  * The least of max(side to side, hop) that this stand-in's true shape and stiffness allow at the holes, seam left out,
@@ -47,18 +54,24 @@ export const bestPossible = (
     low: Float64Array.from(all, (s) => (stuck.includes(s) ? -1e-9 : -8)),
     high: Float64Array.from(all, (s) => (stuck.includes(s) ? 1e-9 : 8)),
     rough: false,
-    weights: { lateral: 0.01, radial: 0.01, offset: 0.05, spread: 20, mean: 0.5 },
+    reach: null,
+    weights: { lateral: INSIDE, radial: INSIDE, offset: 0.01, spread: 20, mean: 0.5 },
   });
-  for (let pass = 0; pass < 5; pass++) {
-    const turns = solveAim(aim());
+  let end: Outcome | null = null;
+  for (let pass = 0; pass < PASSES; pass++) {
+    const plain = aim();
+    // Counted from what the pass before had, run-out buys no place outside the window.
+    const measured = end ? towards(plain, end) : plain;
+    const turns = solveAim(measured, undefined, true);
     if (!turns) break;
+    end = outcome(plain, turns);
     // Influences are per mm here: put the change straight into the natural lengths, no twist.
     all.forEach((s, i) => {
       stand.shorten(s, turns[i]);
     });
   }
   const there = aim();
-  const end = outcome(there, new Float64Array(n));
+  end = outcome(there, new Float64Array(n));
   // A nipple stands where its first step put it: each true turn lies up to half a step beside what was wished.
   const step = stand.wheel.spoke.threadPitch / 16;
   const luck = chance(stand.hidden.seed * 17 + 5);
@@ -67,16 +80,20 @@ export const bestPossible = (
     const left = Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : luck.between(-0.5, 0.5) * step));
     const beside = outcome(there, left);
     const from: Aim = {
-      ...there,
+      ...towards(there, end),
       lateral: beside.lateral,
       radial: beside.radial,
       tension: beside.tension,
       offset: beside.offset,
     };
-    const wished = solveAim(from);
+    const wished = solveAim(from, undefined, true);
     if (!wished) continue;
-    const stepped = outcome(from, handSteps(from, wished, step, 0));
-    inSteps = Math.min(inSteps, Math.max(stepped.lateralTir, stepped.radialTir));
+    const stepped = outcome(from, handSteps(from, wished, step, 0, Number.POSITIVE_INFINITY, NUDGES));
+    const past = stepped.tension.some(
+      (t, i) => t < there.floor[i] - A_HAIR * wanted[i] || t > there.ceiling[i] + A_HAIR * wanted[i],
+    );
+    if (!past) inSteps = Math.min(inSteps, Math.max(stepped.lateralTir, stepped.radialTir));
   }
-  return { any: Math.max(end.lateralTir, end.radialTir), inSteps };
+  const any = Math.max(end.lateralTir, end.radialTir);
+  return { any, inSteps: Number.isFinite(inSteps) ? inSteps : any };
 };

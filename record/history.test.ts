@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { saveBuild } from "@/store/builds";
 import { customerWheels } from "@/store/customers";

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { POST as postReading } from "@/app/api/rounds/[id]/readings/route";
 import { POST as postTurn } from "@/app/api/rounds/[id]/turns/route";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { changesOf } from "@/store/changes";

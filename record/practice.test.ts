@@ -14,7 +14,7 @@ import { spreadOf } from "@/core/tension/spread";
 import { advise } from "@/core/truing/advise";
 import type { PastRound } from "@/core/truing/knowing/state";
 import { hintsOf } from "@/core/truing/saying/hints";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { practiceStand } from "@/devices/practice-levels";
 import { saveBuild } from "@/store/builds";

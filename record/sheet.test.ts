@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { POST as sign } from "@/app/api/jobs/[id]/sheet/route";
 import { sheetWords } from "@/core/sheet/sheet";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";

@@ -5,7 +5,7 @@ import { POST as withdraw } from "@/app/api/jobs/[id]/sheet/withdraw/route";
 import { POST as drop } from "@/app/api/rounds/[id]/drop/route";
 import { settle } from "@/core/measurement/taken";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";

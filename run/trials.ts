@@ -1,5 +1,6 @@
 import { bendsFound, bentTrials } from "@/core/truing/bent-trial.test.rig";
-import { runTrial, type Trial, type TrialBuild, type TrialWay } from "@/core/truing/trial.test.rig";
+import { runTrial, type Trial, type TrialWay } from "@/core/truing/trial.test.rig";
+import type { TrialBuild } from "@/core/truing/trial-builds.test.rig";
 
 /**
  * `npm run --silent trials -- SEED SEED … > docs/truing-trials.md`: trues simulated wheels, three builds, freshly laced

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { keepPhoto } from "@/formats/photo";
 import { goodRequests, JUNK, goodReading as reading } from "@/run/fuzz/good-requests.test.rig";
 import { database } from "@/store/database";

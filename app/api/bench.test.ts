@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { roundReadings } from "@/core/rounds/round-readings";
 import { isTakenBack, turnsMade } from "@/core/rounds/turn";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { type StandInState, StandInWheel } from "@/devices/stand-in-wheel";

@@ -18,20 +18,29 @@ export interface RimLine {
   /** Holes kept out of the sums, from 0. */
   readonly masked: readonly number[];
   readonly seam: Seam | null;
+  /** What is not known of it, mm² between every two holes: n×n. Worked out when asked for. */
+  readonly doubt: () => Float64Array;
 }
 
 /** 1 σ of a careful dial reading, mm (common practice: a division is a hundredth, two are sure). */
 export const READING_SIGMA = 0.02;
 
-/** How fast the parts of a rim's line fall off with k per turn: size·first/k^power. Long waves only, or a short bend too. */
-const FALL = [
-  { first: 8, power: 3 },
-  { first: 4, power: 2 },
-] as const;
-/** Log of the chance of a reading that is put aside: as small as that of one 4 σ off, 4²/2. */
-const ASIDE = -8;
+/**
+ * How fast the parts of a rim's line fall off with k per turn, against the size of the readings: long waves only; a short
+ * bend too; or one that was hit, as much over k up to the eighth and little past it.
+ */
+const FALL = [(k: number) => 8 / k ** 3, (k: number) => 4 / k ** 2, (k: number) => 1 / k / Math.max(1, k / 8)] as const;
+/** Part of the holes that must be read before a smooth line that explains them is believed. */
+const MANY = 0.75;
+/** Log of the chance of a reading that is put aside: as small as that of one 3.5 σ off, 3.5²/2. */
+const ASIDE = -6;
 /** A weld stands up over a spoke or two; what is longer is the rim's line. */
 const WELD_SPOKES = 2;
+/**
+ * A reading is only said to stand out of the rim's line where that line is seen on both sides of it: read within so many
+ * holes, to so many mm. Among eight readings of forty a true low place looks just like a wild one.
+ */
+const SEEN = { within: 2, sigma: 0.05 };
 /** Mean square of the left-overs, in their own σ², that calls for nothing more. */
 const WELL = 1.1;
 
@@ -39,7 +48,7 @@ const WELL = 1.1;
  * A rim is a stiff hoop: the k-per-turn part of its line falls off as 1/k² to 1/k³. That prior, a mean and a once-per-turn
  * part left free, and the readings' own noise give the likeliest line (a Gaussian process on the circle; Rasmussen and
  * Williams, *Gaussian Processes for Machine Learning*, ch. 2); of the two ways of falling off the one that explains the
- * readings better is taken (the same, ch. 5.4: marginal likelihood). Readings that stand more than 4 σ off it are put
+ * readings better is taken (the same, ch. 5.4: marginal likelihood). Readings that stand more than 3.5 σ off it are put
  * aside one by one, worst first, as long as no more than an eighth of them go.
  *
  * @param noise 1 σ, mm, of every reading or of each
@@ -57,13 +66,20 @@ export const rimLine = (
   const mean = meanReading(readings);
   const lie = (line: RimLine): RimLine => ({ ...line, at: line.at.map((v, i) => v + forced[i]) });
   if (known.length < 2)
-    return lie({ at: new Float64Array(n).fill(mean), sigma: new Float64Array(n).fill(0.5), masked: [], seam: null });
+    return lie({
+      at: new Float64Array(n).fill(mean),
+      sigma: new Float64Array(n).fill(0.5),
+      masked: [],
+      seam: null,
+      doubt: () => everyOne(n, 0.5),
+    });
   const fits: Fit[] = [];
   for (const fall of FALL) {
     const fit = fitted(readings, sigma, known, mean, fall);
     if (fit) fits.push(fit);
-    // Explained as well as readings can be, with no more than a weld left out: a rougher line has nothing to add.
-    if (fit && fit.misfit < WELL && fit.masked.length <= 2) break;
+    // Explained as well as readings can be, with no more than a weld left out: a rougher line has nothing to add. A few
+    // readings are explained well by anything.
+    if (fit && fit.misfit < WELL && fit.masked.length <= 2 && known.length > MANY * n) break;
   }
   if (fits.length === 0)
     return lie({
@@ -71,10 +87,15 @@ export const rimLine = (
       sigma: Float64Array.from(sigma),
       masked: [],
       seam: null,
+      doubt: () => everyOne(n, READING_SIGMA),
     });
   const best = fits.reduce((a, b) => (b.evidence > a.evidence ? b : a));
   return lie(lineOf(best, readings, sigma, mean));
 };
+
+/** mm²: every hole by itself. */
+const everyOne = (n: number, sigma: number): Float64Array =>
+  Float64Array.from({ length: n * n }, (_, at) => (at % (n + 1) === 0 ? sigma ** 2 : 0));
 
 /** Readings explained by one way of falling off. */
 interface Fit {
@@ -82,8 +103,9 @@ interface Fit {
   readonly masked: readonly number[];
   /** K⁻¹·(reading − mean) of the readings used, by hole, 0 elsewhere. */
   readonly weights: Float64Array;
-  /** cᵀK⁻¹c for the readings used, c what each has in common with this hole. */
+  /** cᵀK⁻¹d for the readings used, c and d what each has in common with these two holes: for this hole and itself, or every. */
   readonly explainedAt: (hole: number) => number;
+  readonly explained: (hole: number) => Float64Array;
   /** Mean square of what is left over, in its own σ². */
   readonly misfit: number;
   /** Log of how likely these readings were. */
@@ -95,14 +117,14 @@ const fitted = (
   sigma: readonly number[],
   known: readonly number[],
   mean: number,
-  fall: { readonly first: number; readonly power: number },
+  fall: (typeof FALL)[number],
 ): Fit | null => {
   const n = readings.length;
   const values = readings.map((r) => (r === null ? 0 : r - mean));
   const size = Math.max(0.1, Math.sqrt(known.reduce((sum, i) => sum + values[i] ** 2, 0) / known.length));
   const half = Math.floor(n / 2);
   const power = Float64Array.from({ length: half + 1 }, (_, k) =>
-    k === 0 ? (10 * size) ** 2 : ((k === 1 ? 4 : fall.first / k ** fall.power) * size) ** 2,
+    k === 0 ? (10 * size) ** 2 : ((k === 1 ? 4 : fall(k)) * size) ** 2,
   );
   const cosine = Float64Array.from({ length: n }, (_, m) => Math.cos((2 * Math.PI * m) / n));
   const covariance = new Float64Array(n);
@@ -132,12 +154,21 @@ const fitted = (
     while (from < u && isAside[(i - from - 1 + u) % u]) from++;
     return from + to + 1;
   };
+  const good = new Uint8Array(n);
+  for (const i of known) good[i] = sigma[i] <= SEEN.sigma ? 1 : 0;
+  const seenBeside = (i: number): boolean => {
+    const on = (way: number) => {
+      for (let by = 1; by <= SEEN.within; by++) if (good[(known[i] + way * by + n) % n]) return true;
+      return false;
+    };
+    return on(1) && on(-1);
+  };
   while (aside.length < most && u - aside.length > 6) {
     // Each reading against what the others say of its place: residual w/K⁻¹ᵢᵢ with σ² = 1/K⁻¹ᵢᵢ.
     let worst = -1;
-    let worstRatio = 4;
+    let worstRatio = 3.5;
     for (let i = 0; i < u; i++) {
-      if (isAside[i] || runWith(i) > WELD_SPOKES) continue;
+      if (isAside[i] || runWith(i) > WELD_SPOKES || !seenBeside(i)) continue;
       const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
       if (ratio <= worstRatio) continue;
       worst = i;
@@ -161,6 +192,21 @@ const fitted = (
     isAside[worst] = 1;
     aside.push({ at: known[worst], row, own });
   }
+  const withKnown = (hole: number) => Float64Array.from(known, (i) => covariance[(hole - i + n) % n]);
+  const explained = (hole: number): Float64Array => {
+    const across = solved(withKnown(hole));
+    const common = withKnown(hole);
+    for (const gone of aside) {
+      let along = 0;
+      for (let i = 0; i < u; i++) along += gone.row[i] * common[i];
+      for (let i = 0; i < u; i++) across[i] -= (gone.row[i] * along) / gone.own;
+    }
+    return Float64Array.from({ length: n }, (_, other) => {
+      let sum = 0;
+      for (let i = 0; i < u; i++) sum += across[i] * covariance[(other - known[i] + n) % n];
+      return sum;
+    });
+  };
   const used = u - aside.length;
   const byHole = new Float64Array(n);
   let misfit = 0;
@@ -175,24 +221,14 @@ const fitted = (
     weights: byHole,
     misfit,
     evidence: aside.length * ASIDE - (logDeterminant + used * Math.log(2 * Math.PI) + misfit * used) / 2,
-    explainedAt: (hole) => {
-      const common = Float64Array.from(known, (i) => covariance[(hole - i + n) % n]);
-      const across = solved(common.slice());
-      let sum = 0;
-      for (let i = 0; i < u; i++) sum += common[i] * across[i];
-      for (const gone of aside) {
-        let along = 0;
-        for (let i = 0; i < u; i++) along += gone.row[i] * common[i];
-        sum -= along ** 2 / gone.own;
-      }
-      return sum;
-    },
+    explainedAt: (hole) => explained(hole)[hole],
+    explained,
   };
 };
 
 const lineOf = (fit: Fit, readings: Readings, noise: readonly number[], mean: number): RimLine => {
   const n = readings.length;
-  const { weights, covariance, masked, explainedAt } = fit;
+  const { weights, covariance, masked, explainedAt, explained } = fit;
   const at = new Float64Array(n);
   const sigma = new Float64Array(n);
   for (let i = 0; i < n; i++) {
@@ -203,7 +239,15 @@ const lineOf = (fit: Fit, readings: Readings, noise: readonly number[], mean: nu
     const read = readings[i] !== null && !masked.includes(i);
     sigma[i] = read ? noise[i] : Math.sqrt(Math.max(1e-8, covariance[0] - explainedAt(i)));
   }
-  return { at, sigma, masked, seam: seamAmong(masked, readings, at) };
+  const doubt = (): Float64Array => {
+    const out = new Float64Array(n * n);
+    for (let i = 0; i < n; i++) {
+      const told = explained(i);
+      for (let j = 0; j < n; j++) out[i * n + j] = covariance[(i - j + n) % n] - told[j];
+    }
+    return out;
+  };
+  return { at, sigma, masked, seam: seamAmong(masked, readings, at), doubt };
 };
 
 /** The highest masked place that stands up, with a masked neighbour if it has one. */

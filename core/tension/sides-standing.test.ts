@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import { elasticWheel } from "../mechanics/elastic-wheel";
 import { defaultStiffness } from "../mechanics/stiffness";
 import { wheelGeometry } from "../mechanics/wheel-geometry";
-import { trialWheel } from "../truing/trial.test.rig";
+import { trialWheel } from "../truing/trial-builds.test.rig";
 import { readWheel } from "../wheel/wheel-file";
 import { sideTensions } from "./balance";
 import { sidesStanding } from "./sides-standing";

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { placeSpokes } from "../lacing/placement";
-import { trialWheel } from "../truing/trial.test.rig";
+import { trialWheel } from "../truing/trial-builds.test.rig";
 import { readWheel } from "../wheel/wheel-file";
 import { noteFrequency } from "./note";
 import { soundKinds } from "./sounding";

@@ -4,7 +4,7 @@ import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { chance } from "@/devices/random";
 import { advise } from "./advise";
-import { trialWheel } from "./trial.test.rig";
+import { trialWheel } from "./trial-builds.test.rig";
 
 /**
  * `npm run bench`: influences and advice for a wheel of 40 spokes, a different wheel each time, nothing remembered, on

@@ -5,7 +5,8 @@ import { readAdvise } from "@/core/truing/advise-input";
 import { chance } from "@/devices/random";
 import { bendsFound, bentTrials } from "./bent-trial.test.rig";
 import { turnsText } from "./saying/turn-words";
-import { runTrial, trialWheel } from "./trial.test.rig";
+import { runTrial } from "./trial.test.rig";
+import { trialWheel } from "./trial-builds.test.rig";
 
 /** TRIAL_SEEDS="101 102 …" tries others. */
 const seeds = (process.env.TRIAL_SEEDS ?? "1 2 3 4").trim().split(/\s+/).map(Number);

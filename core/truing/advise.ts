@@ -1,8 +1,10 @@
+import { placesRead } from "../rounds/round-readings";
 import type { AdviseInput } from "./advise-input";
 import { bringUp } from "./bring-up";
 import { bareRim } from "./knowing/bare-rim";
 import { worstBend } from "./knowing/bend";
 import { knownOf } from "./knowing/known";
+import { readNext } from "./knowing/read-next";
 import type { Advice } from "./saying/advice";
 import { explain } from "./saying/explain";
 import { asForecast } from "./saying/forecast";
@@ -10,18 +12,23 @@ import { isSecondLook, judge, rimAction } from "./saying/verdict";
 import { type Aim, type Outcome, outcome, trouble } from "./solving/aim";
 import { fewestSteps } from "./solving/fewest";
 import { handSteps } from "./solving/hand-steps";
-import { makeAim, settledAim, slackAtEnd } from "./solving/make-aim";
+import { bestInside, makeAim, settledAim, slackAtEnd, towards } from "./solving/make-aim";
 import { bySchool, inPairs, type School } from "./solving/schools";
 import { solveAim } from "./solving/solve-aim";
 import { squaresOf } from "./solving/squares";
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;
-/** Touches a wheel should need, per spoke, and the rounds they are for: the first may touch all, one past them still a few. */
-const TOUCHES = { each: 3, rounds: 4, free: 2, more: 0.25 };
+/**
+ * Touches a wheel should need, per spoke, and the rounds they are for: the first two may touch all, one past them still a
+ * few. From the third on the budget holds whatever a nipple more would gain: an exception for a wheel still out is what
+ * every bent rim claims. Only one still far from its tension is brought up first.
+ */
+const TOUCHES = { each: 2.6, rounds: 4, free: 2, more: 0.25, farFromTight: 0.15 };
 /** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
  * hundredth is gone with its twist; later ones end on it. */
 const CLOSE = { nudges: 40, touch: 0.04 };
+
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
   const held = new Float64Array(input.wheel.rim.holes);
@@ -64,17 +71,21 @@ export const advise = (input: AdviseInput): Advice => {
     heldTwist(input, learnt.grip).map((t) => t / learnt.grip),
   );
   const school = input.school ?? "at-once";
-  const whole = settledAim(aim, released, learnt.grip);
+  const untwisted = settledAim(aim, released, learnt.grip);
+  // What the first round leaves is not what it worked out, on a rim nobody knows the stiffness of.
+  const best = aim.rough ? null : bestInside(untwisted, tolerance);
+  const whole = best ? towards(untwisted, best.outcome) : untwisted;
   const settled = bySchool(whole, school, tolerance);
   const squares = squaresOf(settled);
-  const wished = solveAim(settled, squares) ?? stay;
+  const inReach = best?.turns.every((t, i) => t >= settled.low[i] && t <= settled.high[i]);
+  const wished = (school === "at-once" && inReach ? best?.turns : solveAim(settled, squares)) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const loose = Math.abs(tightNow - stage) > 0.08;
   const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE.touch;
   const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
-  // A wheel that read the same twice gets whatever helps.
-  const touches = loose || history.length < TOUCHES.free || isSecondLook(input) ? n : touchesLeft(history, n);
+  const touches =
+    history.length < TOUCHES.free || Math.abs(tightNow - stage) > TOUCHES.farFromTight ? n : touchesLeft(history, n);
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
   if (school === "fewest" && !loose) turns = fewestSteps(settled, nipple.step, tolerance) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
@@ -120,6 +131,7 @@ export const advise = (input: AdviseInput): Advice => {
       bend: bent ? worstBend(geometry, learnt.stiffness, state, bare) : null,
     },
     learnt,
+    readNext: readNext(state, Math.max(placesRead(input.readings.lateral), placesRead(input.readings.radial))),
   };
   return {
     ...advice,

@@ -5,7 +5,7 @@ import { advise } from "./advise";
 import type { PastRound } from "./knowing/state";
 import { withoutWholeRim } from "./knowing/state";
 import type { Advice } from "./saying/advice";
-import { type TrialBuild, trialWheel } from "./trial.test.rig";
+import { type TrialBuild, trialWheel } from "./trial-builds.test.rig";
 
 const BUILDS: readonly TrialBuild[] = ["steel", "alloy", "single-sided"];
 

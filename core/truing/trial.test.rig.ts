@@ -1,52 +1,23 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { sideTensions } from "@/core/tension/balance";
-import { readWheel, type Wheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { turnWorst } from "@/devices/hand-method";
-import { hiddenWheel } from "@/devices/hidden-wheel";
+import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
 import { bestPossible } from "@/record/best-possible";
 import type { RoundReadings } from "../rounds/round-readings";
 import { advise } from "./advise";
 import type { PastRound } from "./knowing/state";
-
-export type TrialBuild = "steel" | "alloy" | "single-sided";
-
-const drum: WheelInput = {
-  format: "tall-compass/wheel",
-  version: 1,
-  name: "full-width drum, 40",
-  rim: { holes: 40, erd: 440, firstHole: "A", holeOffset: 3, section: "steel", width: 55 },
-  hub: {
-    A: { holes: 20, holeCircle: 150, toCentre: 33, holeDiameter: 4 },
-    B: { holes: 20, holeCircle: 150, toCentre: 30, holeDiameter: 4 },
-  },
-  lacing: { A: { cross: 2 }, B: { cross: 2 } },
-  spoke: { diameter: 3.66, threadPitch: 0.635 },
-  tension: { target: 2500 },
-};
-
-export const trialWheel = (build: TrialBuild): WheelInput =>
-  build === "single-sided"
-    ? {
-        ...drum,
-        name: "single-sided brake, 36",
-        rim: { holes: 36, erd: 470, firstHole: "A", holeOffset: 2, section: "alloy", width: 50 },
-        hub: {
-          A: { holes: 18, holeCircle: 176, toCentre: 30, holeDiameter: 4 },
-          B: { holes: 18, holeCircle: 92, toCentre: 34, holeDiameter: 4 },
-        },
-        lacing: { A: { cross: 1 }, B: { cross: 3 } },
-        spoke: { diameter: 3.25, threadPitch: 0.635 },
-        tension: { target: 2000 },
-      }
-    : { ...drum, name: `${build} 40`, rim: { ...drum.rim, section: build } };
+import { type TrialBuild, trialWheel } from "./trial-builds.test.rig";
 
 /** How a wheel is read and worked on in a trial. */
 export interface TrialWay {
   readonly rounds: number;
   /** Every how many holes the dial is read. */
   readonly every?: number;
+  /** Which they are: the same each round, others each round in turn, or those the advice asks for. */
+  readonly places?: "same" | "turned" | "asked";
   readonly noTension?: boolean;
   /** The bare rim was laid on a plate and felt under, with feelers sure to 0.05 mm. */
   readonly plate?: boolean;
@@ -58,6 +29,22 @@ export interface TrialWay {
   readonly stuck?: readonly number[];
   /** Worst spot first, a quarter turn, by eye; no advice. */
   readonly byHand?: boolean;
+  /** What the wheel hides, other than its seed says. */
+  readonly hidden?: Partial<HiddenWheel>;
+  /** The step of each round's nipples, the last for all after it; 1/16 where not said. */
+  readonly steps?: readonly number[];
+  /** Nobody tells the advice that the spokes were let go of their twist. */
+  readonly untold?: boolean;
+  /** A turn of the hand comes out by this part wrong, 1 σ. */
+  readonly handScatter?: number;
+  /** From this round's middle on the dial stands by so many mm elsewhere. */
+  readonly slips?: { readonly round: number; readonly by: number };
+  /** In this round one place's readings are put to the next spoke. */
+  readonly wrongSpoke?: number;
+  /** 1 σ, mm. */
+  readonly offsetNoise?: number;
+  /** Total reading asked for, mm. */
+  readonly asked?: number;
 }
 
 /** What a trial came to; mm, fractions. */
@@ -78,10 +65,23 @@ export interface Trial {
 
 const range = (x: readonly number[]) => Math.max(...x) - Math.min(...x);
 
-const readStand = (stand: StandInWheel, way: TrialWay): RoundReadings => {
-  const all = [...Array(stand.wheel.rim.holes).keys()].map((i) => i + 1);
+const readStand = (
+  stand: StandInWheel,
+  way: TrialWay,
+  round: number,
+  asked: readonly number[] | null,
+): RoundReadings => {
+  const felt = chance(stand.hidden.seed * 769 + round * 13 + 5);
+  const n = stand.wheel.rim.holes;
+  const all = [...Array(n).keys()].map((i) => i + 1);
+  const slipped = (s: number) => (way.slips?.round === round && s > n / 2 ? way.slips.by : 0);
+  const put = (s: number) => (way.wrongSpoke === round && s === 9 ? 10 : s);
+  const every = way.every ?? 1;
+  // Two on of five, then four, one, three: never beside those just read.
+  const turned = way.places === "turned" ? Math.round((round * every) / 2.5) % every : 0;
+  const isRead = (s: number): boolean => asked?.includes(s) ?? (s - 1) % every === turned;
   const line = (read: (spoke: number) => number): (number | null)[] => {
-    if (!way.highAndLow) return all.map((s, i) => (i % (way.every ?? 1) === 0 ? read(s) : null));
+    if (!way.highAndLow) return all.map((s) => (isRead(s) ? read(s) : null));
     const whole = all.map(read);
     const high = whole.indexOf(Math.max(...whole));
     const low = whole.indexOf(Math.min(...whole));
@@ -91,15 +91,15 @@ const readStand = (stand: StandInWheel, way: TrialWay): RoundReadings => {
   const spokes = placeSpokes(stand.wheel);
   const weld = spokes.findIndex((s) => Math.abs(s.rimAngleDeg - stand.hidden.seamAtDeg) <= 180 / stand.wheel.rim.holes);
   const radial = line((s) => stand.readRadial(s));
-  if (way.every && radial[weld] !== null) {
+  if (way.every && !asked && radial[weld] !== null) {
     radial[weld] = null;
     radial[weld + 1] = stand.readRadial(weld + 2);
   }
   return {
-    lateral: line((s) => stand.readLateral(s) + 0.4),
+    lateral: line((s) => stand.readLateral(put(s)) + 0.4 + slipped(s)),
     radial,
     ...(way.noTension ? {} : { tension: all.map((s) => stand.readTension(s)) }),
-    offset: stand.readOffset(),
+    offset: stand.readOffset() + (way.offsetNoise ? felt.normal(way.offsetNoise) : 0),
   };
 };
 
@@ -135,7 +135,8 @@ const byHand = (stand: StandInWheel, touches: number): number => {
  */
 export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buckled", way: TrialWay): Trial => {
   const wheel: Wheel = readWheel(trialWheel(build));
-  const hidden = hiddenWheel(seed, start);
+  const hidden = hiddenWheel(seed, start, way.hidden);
+  const hand = chance(seed * 577 + 3);
   const stand = new StandInWheel(wheel, hidden);
   const n = wheel.rim.holes;
   const all = [...Array(n).keys()].map((i) => i + 1);
@@ -154,17 +155,20 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
   const plate = all.map((s) => stand.bareLateral(s) + felt.normal(0.05));
   const history: PastRound[] = [];
   let touches = 0;
+  let askedFor: readonly number[] | null = null;
   if (way.byHand) touches = byHand(stand, 30 * way.rounds);
   else
     for (let r = 0; r < way.rounds; r++) {
-      const readings = readStand(stand, way);
-      const { turns } = advise({
+      const readings = readStand(stand, way, r, way.places === "asked" ? askedFor : null);
+      const asked = way.asked ?? 0.05;
+      const steps = way.steps ?? [1 / 16];
+      const { turns, readNext } = advise({
         wheel: told,
         readings,
-        tolerance: { lateral: 0.05, radial: 0.05, offset: 0.2, tensionSpread: 0.2 },
+        tolerance: { lateral: asked, radial: asked, offset: 0.2, tensionSpread: 0.2 },
         stage: 1,
         nipple: {
-          step: 1 / 16,
+          step: steps[Math.min(r, steps.length - 1)],
           most: 1,
           ...(way.stuck ? { left: all.map((s) => (way.stuck?.includes(s) ? 0 : null)) } : {}),
         },
@@ -172,13 +176,15 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
         ...(way.noTension ? { tight: start === "fresh" ? 0.15 : 0.8 } : {}),
         history,
       });
+
       turns.forEach((t, i) => {
         if (t === 0) return;
-        stand.turn(i + 1, t);
+        stand.turn(i + 1, t * (1 + hand.normal(way.handScatter ?? 0)));
         touches++;
       });
       stand.destress();
-      history.push({ readings, turns: [...turns], destressed: true });
+      askedFor = readNext ?? null;
+      history.push({ readings, turns: [...turns], ...(way.untold ? {} : { destressed: true }) });
     }
   const spokes = placeSpokes(wheel);
   const pulls = all.map((s) => stand.truePull(s));

@@ -7,7 +7,7 @@ import { advise } from "./advise";
 import { readAdvise } from "./advise-input";
 import { reasonWords } from "./saying/reason-words";
 import { SCHOOLS } from "./solving/schools";
-import { type TrialBuild, trialWheel } from "./trial.test.rig";
+import { type TrialBuild, trialWheel } from "./trial-builds.test.rig";
 
 const BUILDS: readonly TrialBuild[] = ["steel", "alloy", "single-sided"];
 

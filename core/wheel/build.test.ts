@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { lacingSteps } from "@/core/lacing/steps";
 import { sectionStiffness } from "@/core/rim/section";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { FIGURES } from "../figures/all-figures";
 import { checkFigure } from "../figures/check-figure";
 import { presets } from "../figures/presets";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { wheelChanges } from "./wheel-changes";
 import { readWheel } from "./wheel-file";
 

@@ -1,4 +1,4 @@
-import { trialWheel } from "@/core/truing/trial.test.rig";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 
 const uuid = () => crypto.randomUUID();
 

@@ -9,7 +9,7 @@ import { StandInWheel } from "@/devices/stand-in-wheel";
 import { type Aim, outcome, trouble } from "../solving/aim";
 import { handSteps } from "../solving/hand-steps";
 import { solveAim } from "../solving/solve-aim";
-import { trialWheel } from "../trial.test.rig";
+import { trialWheel } from "../trial-builds.test.rig";
 import { bareRim } from "./bare-rim";
 import { learn } from "./learn";
 import type { PastRound } from "./state";
@@ -142,6 +142,7 @@ describe("the aim", () => {
     low: new Float64Array(n).fill(-1),
     high: new Float64Array(n).fill(1),
     rough: false,
+    reach: null,
     weights: { lateral: 0.05, radial: 0.05, offset: 0.05, spread: 0.2, mean: 0.02 },
   };
   const cost = (x: Float64Array) =>

@@ -5,6 +5,7 @@ import type { RoundReadings } from "../../rounds/round-readings";
 import { READING_SIGMA, type RimLine, rimLine } from "../../runout/line";
 import type { Readings } from "../../runout/runout";
 import type { Wheel } from "../../wheel/wheel-file";
+import { lackOfSlack } from "./slack";
 
 /** The rim's own bend, measured before it was laced; mm, once round and mean of no account. */
 export interface OwnBend {
@@ -55,8 +56,12 @@ export interface WheelState {
 
 /** 1 σ of a tension reading, fraction (common practice: a good gauge or a calibrated ear). */
 const TENSION_SIGMA = 0.03;
+/** N: below this a hand feels nothing. */
+const SLACK_SIGMA = 15;
+/** 1 σ of an offset, mm (common practice: two rules against a straight edge). */
+const OFFSET_SIGMA = 0.05;
 /** Part by which a forecast is usually wrong once its stiffness is learnt. */
-const FORECAST_SIGMA = 0.1;
+const FORECAST_SIGMA = 0.05;
 
 /** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
 export const workingTensions = (
@@ -119,6 +124,23 @@ export const withoutWholeRim = (line: Float64Array): Float64Array => {
   return line.map((v, i) => v - mean - cos * Math.cos((2 * Math.PI * i) / n) - sin * Math.sin((2 * Math.PI * i) / n));
 };
 
+/** Part of its tension a wheel may lose to heads and nipples bedding in, 1 σ. */
+const BEDDED = 0.05;
+
+/** N that all spokes have lost alike since a round, past what was turned: heads and nipples bedded in. */
+const lostAlike = (now: Readings | undefined, then: Readings | undefined, moved: Float64Array): number => {
+  let [sum, count] = [0, 0];
+  moved.forEach((m, i) => {
+    const [t, before] = [now?.[i] ?? 0, then?.[i] ?? 0];
+    if (t <= 0 || before <= 0) return;
+    sum += before + m - t;
+    count++;
+  });
+  if (count === 0) return 0;
+  const noise = (TENSION_SIGMA * Math.SQRT2) ** 2 / count;
+  return ((sum / count) * BEDDED ** 2) / (BEDDED ** 2 + noise);
+};
+
 const rms = (x: Float64Array): number => Math.sqrt(x.reduce((sum, v) => sum + v * v, 0) / x.length);
 
 /**
@@ -160,6 +182,7 @@ export const wheelState = (
       to.under[i] += weight;
     }
   };
+  const offsets = { top: 0, under: 0 };
   const turned = new Float64Array(n);
   const rounds = [...history, { readings: now, turns: [] }].reverse();
   let fresh = true;
@@ -186,12 +209,25 @@ export const wheelState = (
     };
     line("lateral", movedL);
     line("radial", movedR);
+    const lack = lackOfSlack(geometry.spokes, round.readings.tension ?? []);
+    const lacking = (i: number) => lack[geometry.spokes[i].flange];
+    const read = round.readings.tension;
+    const lost = fresh ? 0 : lostAlike(now.tension, read, movedT);
     add(
       sums.tension,
-      round.readings.tension,
-      movedT,
-      (t) => Math.max(TENSION_SIGMA * t, 15) ** 2 + (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
+      read?.map((t, i) => (t !== null && t <= 0 ? (lacking(i)?.tension ?? 0) : t)),
+      movedT.map((t) => t - lost),
+      (t, i) =>
+        (read?.[i] === 0 ? (lacking(i)?.sigma ?? SLACK_SIGMA) : Math.max(TENSION_SIGMA * t, SLACK_SIGMA)) ** 2 +
+        (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
     );
+    const { offset } = round.readings;
+    if (typeof offset === "number") {
+      const across = elastic.influences.offset.reduce((sum, per, i) => sum + per * turned[i], 0);
+      const weight = 1 / (OFFSET_SIGMA ** 2 + (FORECAST_SIGMA * Math.abs(across)) ** 2 * wide);
+      offsets.top += weight * (offset + across);
+      offsets.under += weight;
+    }
     fresh = false;
   }
   const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
@@ -225,6 +261,6 @@ export const wheelState = (
       ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)
       : 0.15 * Math.max(...Array.from(wanted)),
     tensionAssumed: !anyTension,
-    offset: now.offset ?? null,
+    offset: offsets.under > 0 ? offsets.top / offsets.under : null,
   };
 };

@@ -42,6 +42,8 @@ export interface Advice {
   readonly reasons: readonly Reason[];
   /** What was learnt of this wheel, for showing. */
   readonly learnt: Learnt;
+  /** Holes, 1…n, whose readings would tell most next time, best first, as many as were read now. */
+  readonly readNext?: readonly number[];
   /** Slips found in the readings it rests on. */
   readonly misread?: readonly Misread[];
 }

@@ -8,7 +8,7 @@ import { StandInWheel } from "@/devices/stand-in-wheel";
 import { withSideNames } from "../../wheel/side-names";
 import { advise } from "../advise";
 import type { AdviseInput } from "../advise-input";
-import { trialWheel } from "../trial.test.rig";
+import { trialWheel } from "../trial-builds.test.rig";
 import { reasonWords } from "./reason-words";
 import { stretchWords } from "./turn-words";
 

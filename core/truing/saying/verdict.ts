@@ -84,7 +84,7 @@ export const judge = (wheel: Judged): Judgement => {
 
   // As it could be. Nothing out of reach is asked for while tension is still being brought up.
   const reachable =
-    inside(atRest) || stage < input.stage ? outcome(aim, wheel.wished) : bestReachable(input, geometry, aim, full);
+    inside(atRest) || stage < input.stage ? outcome(aim, wheel.wished) : bestReachable(input, aim, full);
   const outOfReach = !inside(reachable);
 
   // What the turns bring; less will do where they bring the wheel inside.
@@ -95,7 +95,7 @@ export const judge = (wheel: Judged): Judgement => {
     Math.abs(tightNow - stage) > NEARER;
   const lookedTwice = isSecondLook(input);
   const worth =
-    lookedTwice || (inside(atRest) && !inside(released))
+    lookedTwice || outOfReach || (inside(atRest) && !inside(released))
       ? WORTH.least
       : Math.max(WORTH.least, WORTH.ofTolerance * Math.min(tolerance.lateral, tolerance.radial));
   const nothingRead =

@@ -30,8 +30,23 @@ export interface Aim {
   readonly low: Float64Array;
   readonly high: Float64Array;
   readonly weights: Weights;
+  /** What the rim can be had at, inside the window of tension; null: straight, for all that is known. */
+  readonly reach: Reach | null;
   /** Solve only roughly: the first round, on a rim nobody knows the stiffness of, gains nothing from the last hundredth. */
   readonly rough: boolean;
+}
+
+/**
+ * The truest line inside the window of tension. Run-out is counted from near it on, so that a hundredth weighs the same on
+ * a bent rim as on a straight one and buys no unevenness.
+ */
+export interface Reach {
+  /** mm, mean 0. */
+  readonly lateral: Float64Array;
+  readonly radial: Float64Array;
+  /** Total readings that cost nothing, mm. */
+  readonly freeLateral: number;
+  readonly freeRadial: number;
 }
 
 /** What one unit of trouble is, in each of the things that pull against each other. */
@@ -151,6 +166,7 @@ const withoutSpoke = (aim: Aim, s: number): Aim => {
 /** The sum of troubles that `solveAim` makes least, for turns of any size. */
 export const trouble = (aim: Aim, after: Outcome, turnsSquared: number): number => {
   const { n, weights, wanted, counted, ceiling, floor } = aim;
+  const { reach } = aim;
   const [levelL, levelR] = [after.lateral[0], after.radial[0]];
   let sumL = 0;
   let sumR = 0;
@@ -160,8 +176,8 @@ export const trouble = (aim: Aim, after: Outcome, turnsSquared: number): number 
   let squareT = 0;
   let over = 0;
   for (let k = 0; k < n; k++) {
-    const l = after.lateral[k] - levelL;
-    const r = after.radial[k] - levelR;
+    const l = after.lateral[k] - levelL - (reach ? reach.lateral[k] : 0);
+    const r = after.radial[k] - levelR - (reach ? reach.radial[k] : 0);
     const pull = after.tension[k];
     sumL += l;
     sumR += r;
@@ -172,9 +188,11 @@ export const trouble = (aim: Aim, after: Outcome, turnsSquared: number): number 
     squareT += t * t;
     over = Math.max(over, (pull - ceiling[k]) / wanted[k], (floor[k] - pull) / wanted[k]);
   }
+  const tirL = Math.max(0, after.lateralTir - (reach?.freeLateral ?? 0));
+  const tirR = Math.max(0, after.radialTir - (reach?.freeRadial ?? 0));
   return (
-    (after.lateralTir ** 2 + REST * (squareL / n - (sumL / n) ** 2)) / weights.lateral ** 2 +
-    (after.radialTir ** 2 + REST * (squareR / n - (sumR / n) ** 2)) / weights.radial ** 2 +
+    (tirL ** 2 + REST * (squareL / n - (sumL / n) ** 2)) / weights.lateral ** 2 +
+    (tirR ** 2 + REST * (squareR / n - (sumR / n) ** 2)) / weights.radial ** 2 +
     squareT / n / weights.spread ** 2 +
     (sumT / n / weights.mean) ** 2 +
     (after.offset / (aim.offset === null ? 4 * weights.offset : weights.offset)) ** 2 +

@@ -10,7 +10,6 @@ export const frontOf = (input: AdviseInput): { readonly spread: number; readonly
   return [0.03, 0.06, 0.1, 0.15, 0.2, 0.3, 0.45].map((spread) => {
     const there = bestReachable(
       { ...input, tolerance: { ...input.tolerance, tensionSpread: spread } },
-      geometry,
       aim,
       full,
     );

@@ -33,6 +33,7 @@ const smallAim = (luck: Chance, n: number, reach: number): Aim => {
     low: new Float64Array(n).fill(-reach - 1e-9),
     high: new Float64Array(n).fill(reach + 1e-9),
     rough: false,
+    reach: null,
     weights: { lateral: 0.05, radial: 0.05, offset: 0.05, spread: 0.2, mean: 0.05 },
   };
 };

@@ -2,9 +2,6 @@ import type { Aim } from "./aim";
 import { type SumOfSquares, squaresOf } from "./squares";
 import { standing } from "./standing";
 
-/** Trouble past which a nipple is not dropped for the sake of few touches: a wheel that needs it gets it. */
-const DEAREST = 20;
-
 /** Whom a nipple gives its turn to: the next, and the next of its own side and slant. */
 const LIKE = [1, 2, 4, -2];
 /** How far apart, in spokes, two nipples stand that are nudged together. */
@@ -107,7 +104,7 @@ export const handSteps = (
   };
   search();
   while (touched > most) {
-    let leastHarm = DEAREST;
+    let leastHarm = Number.POSITIVE_INFINITY;
     let drops: readonly [number, number] | null = null;
     for (let i = 0; i < n; i++) {
       if (x[i] === 0 || !free(i, -x[i])) continue;

@@ -9,8 +9,11 @@ import type { WheelState } from "../knowing/state";
 import { type Aim, type Outcome, outcome, withSlack } from "./aim";
 import { solveAim } from "./solve-aim";
 
-/** Of the allowed unevenness only this much is used: the figures behind it are not better than that. */
-const SPREAD_USED = 0.95;
+/**
+ * Of the allowed unevenness only this much is used: tensions are read to 3 %, and what is worked out to the edge of the
+ * window ends past it. A bent rim costs 0.01 to 0.02 mm for it.
+ */
+const SPREAD_USED = 0.85;
 /** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
 const NOT_CHASED = 0.03;
 /** N: past anything. */
@@ -52,7 +55,8 @@ export const makeAim = (
     lateral: state.lateral.at,
     radial: state.radial.at,
     tension: state.tension,
-    offset: input.readings.offset === undefined || input.readings.offset === null ? null : input.readings.offset,
+    offset: state.offset,
+    reach: null,
     rough: stage < input.stage,
     perTurn: {
       lateral: scaled(influences.lateral),
@@ -112,19 +116,70 @@ const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {
   return Math.max(Math.min(thread, buckling), 1.02 * target);
 };
 
-/** The least run-out to be had at this stage inside the allowed unevenness, however many turns and rounds it takes. */
-export const bestReachable = (input: AdviseInput, geometry: WheelGeometry, aim: Aim, full: Float64Array): Outcome => {
-  const n = full.length;
-  const window = input.tolerance.tensionSpread;
+/** Turns past which nothing is sought: over several rounds a nipple goes no farther. */
+const FAR = 6;
+/** mm: so weighed that even a millimetre of run-out buys nothing outside the window of tension, nor an offset. */
+const HELD_IN = { runout: 0.07, offset: 0.05 };
+/** mm of total reading past the best that are counted as on a rim which can be had this true. */
+const PAST_BEST = 0.05;
+
+/** Turns of any size, and the wheel they lead to. */
+export interface Reached {
+  readonly turns: Float64Array;
+  readonly outcome: Outcome;
+}
+
+/** The least of the larger run-out, each over its tolerance, inside the aim's window of tension, however many turns it takes. */
+export const bestInside = (aim: Aim, tolerance: AdviseInput["tolerance"]): Reached => {
+  const { n, counted } = aim;
+  const far = (i: number) => (counted[i] === 0 ? 1e-9 : FAR);
   const free: Aim = {
     ...aim,
-    wanted: full.map((t) => t * input.stage),
-    floor: full.map((t, i) => (aim.counted[i] === 0 ? -NO_BOUND : t * input.stage * (1 - window))),
-    ceiling: full.map((t, i) => (aim.counted[i] === 0 ? NO_BOUND : t * input.stage * (1 + window))),
-    low: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? -1e-9 : -6)),
-    high: Float64Array.from({ length: n }, (_, i) => (aim.counted[i] === 0 ? 1e-9 : 6)),
-    weights: { ...aim.weights, lateral: 0.02, radial: 0.02, spread: 5, offset: 0.2 },
+    rough: false,
+    reach: null,
+    low: Float64Array.from({ length: n }, (_, i) => -far(i)),
+    high: Float64Array.from({ length: n }, (_, i) => far(i)),
+    weights: {
+      ...aim.weights,
+      lateral: HELD_IN.runout,
+      radial: (HELD_IN.runout * tolerance.radial) / tolerance.lateral,
+      spread: 5,
+      offset: Math.min(HELD_IN.offset, aim.weights.offset),
+    },
   };
-  const turns = solveAim(free);
-  return outcome(free, turns ?? new Float64Array(geometry.spokes.length));
+  const turns = solveAim(free, undefined, true) ?? new Float64Array(n);
+  return { turns, outcome: outcome(free, turns) };
+};
+
+/** The same in all of the unevenness that is allowed, up to tension. */
+export const bestReachable = (input: AdviseInput, aim: Aim, full: Float64Array): Outcome => {
+  const window = input.tolerance.tensionSpread;
+  const wanted = full.map((t) => t * input.stage);
+  const held = (i: number) => aim.counted[i] === 0;
+  return bestInside(
+    {
+      ...aim,
+      wanted,
+      floor: wanted.map((t, i) => (held(i) ? -NO_BOUND : t * (1 - window))),
+      ceiling: wanted.map((t, i) => (held(i) ? NO_BOUND : t * (1 + window))),
+    },
+    input.tolerance,
+  ).outcome;
+};
+
+/** The aim with what can be had as its measure. */
+export const towards = (aim: Aim, best: Outcome): Aim => {
+  const centred = (line: Float64Array) => {
+    const mean = line.reduce((a, b) => a + b, 0) / line.length;
+    return line.map((v) => v - mean);
+  };
+  return {
+    ...aim,
+    reach: {
+      lateral: centred(best.lateral),
+      radial: centred(best.radial),
+      freeLateral: Math.max(0, best.lateralTir - PAST_BEST),
+      freeRadial: Math.max(0, best.radialTir - PAST_BEST),
+    },
+  };
 };

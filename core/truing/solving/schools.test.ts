@@ -4,7 +4,7 @@ import { chance } from "@/devices/random";
 import { totalReading } from "../../runout/runout";
 import { advise } from "../advise";
 import { readAdvise } from "../advise-input";
-import { trialWheel } from "../trial.test.rig";
+import { trialWheel } from "../trial-builds.test.rig";
 import { SCHOOLS, type School } from "./schools";
 
 const wheel = trialWheel("steel");
@@ -93,16 +93,16 @@ describe("ways of working", () => {
     expect(few).toBeLessThan(all / 2);
     expect(few).toBeGreaterThan(12);
   });
-  test("from the third round on no more nipples are touched than are left of three a spoke", () => {
+  test("from the third round on no more nipples are touched than are left of 2.6 a spoke, however far out it is", () => {
     const readings = reading(3);
     const all = new Array<number>(N).fill(1 / 16);
     const few = (rounds: number) =>
       by("at-once", 3, { readings, history: new Array(rounds).fill({ readings, turns: all, destressed: true }) }).turns;
     const count = (turns: readonly number[]) => turns.filter((t) => t !== 0).length;
-    // Forty each in two rounds leave forty for two more.
-    expect(count(few(2))).toBeLessThanOrEqual(20);
+    // Forty each in two rounds leave twenty-four for two more.
+    expect(count(few(2))).toBeLessThanOrEqual(12);
     expect(count(few(2))).toBeGreaterThan(0);
-    // After five rounds a wheel that is nearly true has a quarter of its nipples touched; one far out gets what it needs.
+    // After five rounds a quarter of its nipples is touched.
     const nearly = (readings: object) =>
       by("at-once", 3, {
         readings,
@@ -110,7 +110,8 @@ describe("ways of working", () => {
         history: new Array(5).fill({ readings, turns: all, destressed: true }),
       }).turns;
     expect(count(nearly(reading(3, 0.12, 0.1)))).toBeLessThanOrEqual(10);
-    expect(count(few(5))).toBeGreaterThan(10);
+    expect(count(few(5))).toBeLessThanOrEqual(10);
+    expect(count(few(5))).toBeGreaterThan(0);
     // The few that are left are the ones that help.
     const now = Math.max(totalReading(readings.lateral), totalReading(readings.radial));
     const { forecast } = by("at-once", 3, {

@@ -19,12 +19,13 @@ const RANGE_OVER_RMS = 3;
  * steps, a third sooner.
  *
  * @param squares of the aim, where they are known already
+ * @param together the larger of the two total readings is made least, not the sum of their squares
  * @returns turns, not yet in steps of a hand; null when no turns fit
  */
-export const solveAim = (aim: Aim, squares?: SumOfSquares): Float64Array | null => {
+export const solveAim = (aim: Aim, squares?: SumOfSquares, together = false): Float64Array | null => {
   const { n, perTurn, wanted } = aim;
   const { P: plain, q: slope } = aim.rough ? squaresOf(withoutBands(aim)) : (squares ?? squaresOf(aim));
-  const size = n + (aim.rough ? 1 : 5);
+  const size = n + (aim.rough ? 1 : together ? 4 : 5);
   // The overstep of the tension window comes first, then middle and range of the bands.
   const over = n;
   const P = new Float64Array(size * size);
@@ -56,23 +57,34 @@ export const solveAim = (aim: Aim, squares?: SumOfSquares): Float64Array | null 
     bands.widener[i] = over;
   }
   /** The rim runs between middle − range/2 and middle + range/2. */
-  const runsIn = (from: number, line: Float64Array, rowsOf: Float64Array, unit: number, middle: number): void => {
-    const range = middle + 1;
+  const runsIn = (
+    from: number,
+    line: Float64Array,
+    rowsOf: Float64Array,
+    unit: number,
+    free: number,
+    middle: number,
+    range: number,
+  ): void => {
     P[middle * size + middle] = 2 * MIDDLE;
-    P[range * size + range] = 2 / unit ** 2;
+    if (!together || from === n) {
+      P[range * size + range] = 2 / unit ** 2;
+      q[range] = (-2 * free) / unit ** 2;
+    }
     const mean = line.reduce((a, b) => a + b, 0) / n;
     for (let i = 0; i < n; i++) {
       const row = from + i;
       bands.G.set(rowsOf.subarray(i * n, (i + 1) * n), row * size);
       bands.G[row * size + middle] = -1;
       bands.low[row] = bands.high[row] = mean - line[i];
-      bands.by[row] = 0.5;
+      bands.by[row] = together ? (0.5 * unit) / aim.weights.lateral : 0.5;
       bands.widener[row] = range;
     }
   };
   if (!aim.rough) {
-    runsIn(n, aim.lateral, perTurn.lateral, aim.weights.lateral, n + 1);
-    runsIn(2 * n, aim.radial, perTurn.radial, aim.weights.radial, n + 3);
+    const { weights, reach } = aim;
+    runsIn(n, aim.lateral, perTurn.lateral, weights.lateral, reach?.freeLateral ?? 0, n + 1, n + 2);
+    runsIn(2 * n, aim.radial, perTurn.radial, weights.radial, reach?.freeRadial ?? 0, n + 3, together ? n + 2 : n + 4);
   }
   const solved = solveQuadratic({ variables: size, P, q, bands, low, high }, (aim.rough ? 4 : 1) * NEAR_ENOUGH);
   // A bound may stay broken by as much as a row.

@@ -19,7 +19,7 @@ interface Squares {
 
 /** All of an aim that is a plain square: the mean squares of the rim's line, unevenness, the mean tension, offset, effort. */
 export const squaresOf = (aim: Aim): SumOfSquares => {
-  const { n, perTurn, weights, wanted, counted } = aim;
+  const { n, perTurn, weights, wanted, counted, reach } = aim;
   const [meanL, meanR] = [meanOf(aim.lateral), meanOf(aim.radial)];
   const relative = perTurn.tension.slice();
   const meanRow = new Float64Array(n);
@@ -34,13 +34,13 @@ export const squaresOf = (aim: Aim): SumOfSquares => {
   const sums: readonly Squares[] = [
     {
       matrix: centred(perTurn.lateral, n),
-      from: (i) => aim.lateral[i] - meanL,
+      from: (i) => aim.lateral[i] - meanL - (reach ? reach.lateral[i] : 0),
       weight: () => REST / n / weights.lateral ** 2,
       rows: n,
     },
     {
       matrix: centred(perTurn.radial, n),
-      from: (i) => aim.radial[i] - meanR,
+      from: (i) => aim.radial[i] - meanR - (reach ? reach.radial[i] : 0),
       weight: () => REST / n / weights.radial ** 2,
       rows: n,
     },

@@ -39,6 +39,8 @@ export const standing = (aim: Aim, squares: SumOfSquares): Standing => {
   const P = squares.P;
   const perL = 1 / weights.lateral ** 2;
   const perR = 1 / weights.radial ** 2;
+  const freeL = aim.reach?.freeLateral ?? 0;
+  const freeR = aim.reach?.freeRadial ?? 0;
   // Row = nipple, so that a move reads in one piece.
   const across = (matrix: Float64Array, over?: Float64Array): Float64Array => {
     const out = new Float64Array(n * n);
@@ -90,9 +92,9 @@ export const standing = (aim: Aim, squares: SumOfSquares): Standing => {
     let plain = sum[0] + d * (slope[i] + (d / 2) * P[a + i]);
     if (e !== 0) plain += e * (slope[j] + (e / 2) * P[b + j] + d * P[a + j]);
     const [h, l] = [highL, lowL];
-    const sure = line[h] - line[l] + d * (ofL[a + h] - ofL[a + l]) + e * (ofL[b + h] - ofL[b + l]);
+    const sure = line[h] - line[l] - freeL + d * (ofL[a + h] - ofL[a + l]) + e * (ofL[b + h] - ofL[b + l]);
     const [g, f] = [highR, lowR];
-    const surely = rim[g] - rim[f] + d * (ofR[a + g] - ofR[a + f]) + e * (ofR[b + g] - ofR[b + f]);
+    const surely = rim[g] - rim[f] - freeR + d * (ofR[a + g] - ofR[a + f]) + e * (ofR[b + g] - ofR[b + f]);
     let under = plain;
     if (sure > 0) under += sure * sure * perL;
     if (surely > 0) under += surely * surely * perR;
@@ -100,10 +102,10 @@ export const standing = (aim: Aim, squares: SumOfSquares): Standing => {
     if (past > 0) under += oversteps(past);
     if (under >= bound) return under;
     // Gone through in the order of what throws most out.
-    const side = bandOf(line, ofL, a, d, b, e) ** 2 * perL;
+    const side = Math.max(0, bandOf(line, ofL, a, d, b, e) - freeL) ** 2 * perL;
     under += side - (sure > 0 ? sure * sure * perL : 0);
     if (under >= bound) return under;
-    const hop = bandOf(rim, ofR, a, d, b, e) ** 2 * perR;
+    const hop = Math.max(0, bandOf(rim, ofR, a, d, b, e) - freeR) ** 2 * perR;
     under += hop - (surely > 0 ? surely * surely * perR : 0);
     if (under >= bound) return under;
     let over = 0;
