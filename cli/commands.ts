@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { placeSpokes } from "@/core/lacing/placement";
 import { lacingSteps } from "@/core/lacing/steps";
-import { rimLine } from "@/core/runout/line";
+import { weldedLine } from "@/core/runout/line";
 import { harmonics, meanReading, totalReading } from "@/core/runout/runout";
 import { spokeKinds } from "@/core/spoke/kinds";
 import { warningWords } from "@/core/spoke/warning-words";
@@ -65,7 +65,7 @@ export const commands = {
       mean: meanReading(readings),
       harmonics: harmonics(readings),
     });
-    return { lateral: part(lateral), radial: { ...part(radial), seam: rimLine(radial).seam } };
+    return { lateral: part(lateral), radial: { ...part(radial), seam: weldedLine(radial).seam } };
   },
   advise: (input: unknown) => {
     const advice = advise(readAdvise(input));

@@ -26,8 +26,9 @@ test("a side is always named: Enter asks for it, its letter, a sign or its key g
   await expect(entry.getByRole("button", { name: "to brake side" })).toBeFocused();
   await page.keyboard.press("Tab");
   // Told from another tablet meanwhile, so that all is drawn anew: the key the hand went on to keeps the focus.
+  const drawn = page.waitForResponse((r) => r.url().includes(`/api/jobs/${id}/stages/`) && r.ok());
   await put(page, id, { "hub.width": "141" });
-  await page.waitForResponse((r) => r.url().includes(`/api/jobs/${id}/stages/`) && r.ok());
+  await drawn;
   await expect(entry.getByRole("button", { name: "to other side" })).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(entry.getByText("hop", { exact: true })).toBeVisible();

@@ -1,4 +1,4 @@
-import { READING_SIGMA, rimLine } from "./line";
+import { READING_SIGMA, weldedLine } from "./line";
 import { type Readings, totalReading } from "./runout";
 
 /** Total reading of a turn; where a weld or rust stands up, also of all the rest. */
@@ -28,10 +28,10 @@ const sureTo = (readings: Readings, sure: Sure): number => {
 export const totalBesideSeam = (readings: Readings, sure?: Sure): Total | null => {
   if (readings.filter((r) => r !== null).length < 2) return null;
   const whole = totalReading(readings);
-  const { seam, masked } = rimLine(readings);
+  const { seam, masked } = weldedLine(readings);
   if (!seam) return { whole, beside: whole, weld: false, at: [], sure: sureTo(readings, sure) };
   // Only what stands up is the weld's: a place that reads too low is a slip or a dent, and counts.
-  const line = rimLine(readings.map((r, i) => (masked.includes(i) ? null : r))).at;
+  const line = weldedLine(readings.map((r, i) => (masked.includes(i) ? null : r))).at;
   const up = masked.filter((i) => (readings[i] ?? 0) > line[i]);
   const rest = readings.map((r, i) => (up.includes(i) ? null : r));
   return { whole, beside: totalReading(rest), weld: true, at: up, sure: sureTo(rest, sure) };

@@ -38,9 +38,10 @@ const ASIDE = -6;
 const WELD_SPOKES = 2;
 /**
  * A reading is only said to stand out of the rim's line where that line is seen on both sides of it: read within so many
- * holes, to so many mm. Among eight readings of forty a true low place looks just like a wild one.
+ * holes, to so many mm. Among eight readings of forty a true low place looks just like a wild one; one that stands up may
+ * well be a weld, and is believed to be one sooner.
  */
-const SEEN = { within: 2, sigma: 0.05 };
+const SEEN = { within: 1, weldWithin: 3, sigma: 0.05 };
 /** Mean square of the left-overs, in their own σ², that calls for nothing more. */
 const WELL = 1.1;
 
@@ -53,11 +54,13 @@ const WELL = 1.1;
  *
  * @param noise 1 σ, mm, of every reading or of each
  * @param forced mm, what is already known to bend the rim; the line is sought on top of it
+ * @param welded read on the bed, where a weld stands up, not on the side
  */
 export const rimLine = (
   read: Readings,
   noise: number | readonly number[] = READING_SIGMA,
   forced: ArrayLike<number> = new Float64Array(read.length),
+  welded = false,
 ): RimLine => {
   const n = read.length;
   const readings = read.map((r, i) => (r === null ? null : r - forced[i]));
@@ -75,7 +78,7 @@ export const rimLine = (
     });
   const fits: Fit[] = [];
   for (const fall of FALL) {
-    const fit = fitted(readings, sigma, known, mean, fall);
+    const fit = fitted(readings, sigma, known, mean, fall, welded);
     if (fit) fits.push(fit);
     // Explained as well as readings can be, with no more than a weld left out: a rougher line has nothing to add. A few
     // readings are explained well by anything.
@@ -96,6 +99,9 @@ export const rimLine = (
 /** mm²: every hole by itself. */
 const everyOne = (n: number, sigma: number): Float64Array =>
   Float64Array.from({ length: n * n }, (_, at) => (at % (n + 1) === 0 ? sigma ** 2 : 0));
+
+/** The line where a weld may stand up. */
+export const weldedLine = (read: Readings): RimLine => rimLine(read, READING_SIGMA, undefined, true);
 
 /** Readings explained by one way of falling off. */
 interface Fit {
@@ -118,6 +124,7 @@ const fitted = (
   known: readonly number[],
   mean: number,
   fall: (typeof FALL)[number],
+  welded: boolean,
 ): Fit | null => {
   const n = readings.length;
   const values = readings.map((r) => (r === null ? 0 : r - mean));
@@ -157,8 +164,9 @@ const fitted = (
   const good = new Uint8Array(n);
   for (const i of known) good[i] = sigma[i] <= SEEN.sigma ? 1 : 0;
   const seenBeside = (i: number): boolean => {
+    const within = welded && weights[i] > 0 ? SEEN.weldWithin : SEEN.within;
     const on = (way: number) => {
-      for (let by = 1; by <= SEEN.within; by++) if (good[(known[i] + way * by + n) % n]) return true;
+      for (let by = 1; by <= within; by++) if (good[(known[i] + way * by + n) % n]) return true;
       return false;
     };
     return on(1) && on(-1);

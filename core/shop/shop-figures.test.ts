@@ -3,7 +3,8 @@ import { describe, expect, test } from "vitest";
 import { type HandedBack, type ShopRecord, type Stay, shopFigures } from "./shop-figures";
 
 const day = (n: number) => new Date(Date.UTC(2026, 0, 1) + n * 86_400_000).toISOString().slice(0, 10);
-const line = (size: number) => [...Array(8).keys()].map((i) => (i === 2 ? size : 0));
+/** Half the wheel stands over: no weld. */
+const line = (size: number) => [...Array(8).keys()].map((i) => (i >= 2 && i <= 5 ? size : 0));
 const handed = (
   jobId: string,
   wheelId: string,

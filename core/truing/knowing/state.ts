@@ -251,11 +251,15 @@ export const wheelState = (
     const bare = bent ? withoutWholeRim(rimLine(bent, PLATE_SIGMA).at) : null;
     return bare ? forced.map((v, i) => v + bare[i]) : forced;
   };
-  const line = (sum: (typeof sums)["lateral"], perForce: Float64Array, bent: Readings | undefined): RimLine =>
-    rimLine(mean(sum), noise(sum), known(perForce, bent));
+  const line = (
+    sum: (typeof sums)["lateral"],
+    perForce: Float64Array,
+    bent: Readings | undefined,
+    welded: boolean,
+  ): RimLine => rimLine(mean(sum), noise(sum), known(perForce, bent), welded);
   return {
-    lateral: line(sums.lateral, elastic.lateralPerForce, own?.lateral),
-    radial: line(sums.radial, elastic.radialPerForce, own?.radial),
+    lateral: line(sums.lateral, elastic.lateralPerForce, own?.lateral, false),
+    radial: line(sums.radial, elastic.radialPerForce, own?.radial, true),
     tension: filled,
     tensionSigma: anyTension
       ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)
