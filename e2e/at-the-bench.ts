@@ -88,6 +88,8 @@ export const sit = async (page: Page) => {
   await off.click();
   await expect(off).toBeHidden();
   const tight = page.getByLabel("entry").getByRole("button", { name: "up to tension" });
+  // Asked next, or the walk begins: whichever comes, however late.
+  await expect(tight.or(page.getByTestId("walk-spoke"))).toBeVisible();
   if (await tight.isVisible()) await tight.click();
 };
 

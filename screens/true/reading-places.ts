@@ -7,22 +7,28 @@ export interface Stop {
   readonly what: WalkKind;
 }
 
+/** How close a round is read: every so many spokes, or where it tells most. */
+export type Closeness = 1 | 2 | 4 | "asked";
+
+/** Places a round is read at, 1…n, in walking order. */
+export const evenPlaces = (holes: number, every: number): number[] =>
+  Array.from({ length: Math.ceil(holes / every) }, (_, k) => 1 + k * every);
+
 /**
- * Where to read: from the valve side to side and hop at one stop, the offset first where it is asked for. Every fourth
- * spoke while it is rough, every second from 1 mm down, every one only when asked.
+ * Where to read: from the valve side to side and hop at one stop, the offset first where it is asked for.
  *
- * @param every 1, 2 or 4
+ * @param places in walking order
  * @param edges side to side on both edges of the rim, where its width may vary
  */
 export const readingStops = (
   holes: number,
-  every: number,
+  places: readonly number[],
   tension: boolean,
   offset: boolean,
   edges = false,
 ): Stop[] => {
   const stops: Stop[] = offset ? [{ spoke: 0, what: "offset" }] : [];
-  for (let s = 1; s <= holes; s += every) {
+  for (const s of places) {
     stops.push({ spoke: s, what: "lateral" });
     if (edges) stops.push({ spoke: s, what: "far-edge" });
     stops.push({ spoke: s, what: "radial" });
@@ -37,6 +43,3 @@ export const onePlace = (spoke: number, edges: boolean): Stop[] => [
   ...(edges ? [{ spoke, what: "far-edge" } as const] : []),
   { spoke, what: "radial" },
 ];
-
-/** @param lastTir mm of the round before; null for the first */
-export const usualEvery = (lastTir: number | null): number => (lastTir !== null && lastTir <= 1 ? 2 : 4);

@@ -14,7 +14,8 @@ import { useReading } from "./use-reading";
 
 /** What of the wheel a reading walk reads. */
 export interface ReadingPlan {
-  readonly every: number;
+  /** 1…n, in walking order. */
+  readonly places: readonly number[];
   readonly tension: boolean;
   readonly offset: boolean;
   /** Side to side on both edges of the rim. */
@@ -60,7 +61,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       side={spoke?.flange ?? null}
       sideName={spoke ? names[spoke.flange] : ""}
       instruction={rest.check ? `${asked.prompt}, again` : asked.prompt}
-      detail={detailWords(stop, { checking: rest.check !== null, taken, justTaken, every: plan.every })}
+      detail={detailWords(stop, { checking: rest.check !== null, taken, justTaken, places: plan.places })}
       next={rest.check ? "" : nextWords(stop, stops[walk.at + 1])}
       drawing={
         props.practice !== null && (

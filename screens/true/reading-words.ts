@@ -1,5 +1,9 @@
 import type { Stop } from "./reading-places";
 
+/** The place of a walk before this one; null at the first. */
+export const placeBefore = (places: readonly number[], spoke: number): number | null =>
+  places.findLast((place) => place < spoke) ?? null;
+
 /** What stands beside the place in a reading walk. */
 export const detailWords = (
   stop: Stop,
@@ -7,13 +11,15 @@ export const detailWords = (
     readonly checking: boolean;
     readonly taken: number | null;
     readonly justTaken: string | null;
-    readonly every: number;
+    /** Places read on this walk, in order. */
+    readonly places: readonly number[];
   },
 ): string => {
   if (o.checking) return "this place was read before the break: where does the dial stand there now?";
   if (o.taken !== null) return `last taken ${o.taken.toFixed(2)}`;
   if (stop.spoke === 0) return "before going round";
-  const from = stop.spoke > o.every ? `, ${o.every} on from ${stop.spoke - o.every}` : "";
+  const before = placeBefore(o.places, stop.spoke);
+  const from = before === null ? "" : `, ${stop.spoke - before} on from ${before}`;
   return `${o.justTaken ? `${o.justTaken}; ` : ""}${stop.spoke} from the valve${from}`;
 };
 

@@ -1,5 +1,6 @@
 import type { Advice } from "@/core/truing/saying/advice";
 import { PageLink } from "../parts/frame/page-link";
+import type { Closeness } from "./reading-places";
 import type { ReadingWay } from "./use-walks";
 
 /** What else is read in the walk with the dial. */
@@ -17,8 +18,10 @@ const OTHERWISE = [
 
 interface RoundKeysProps {
   readonly jobId: string;
-  /** Every how many spokes the dial is read. */
-  readonly every: number;
+  /** Where the dial is read next, and at how many places; whether a round before says where it tells most. */
+  readonly closeness: Closeness;
+  readonly places: number;
+  readonly mayAsk: boolean;
   readonly also: Readonly<Record<Also, boolean>>;
   /** Places read and nipples turned in the round in hand, and what is advised on it. */
   readonly read: number;
@@ -26,7 +29,7 @@ interface RoundKeysProps {
   readonly advice: Pick<Advice, "verdict" | "rim"> | null;
   /** Nipples still to turn in this round. */
   readonly left: number;
-  readonly onEvery: (every: number) => void;
+  readonly onCloseness: (closeness: Closeness) => void;
   readonly onToggle: (what: Also) => void;
   readonly onRead: (how: ReadingWay) => void;
   readonly onTurn: () => void;
@@ -48,6 +51,17 @@ const readLabel = ({ read, turned, advice }: RoundStands): string => {
 const isFinished = ({ turned, advice }: RoundStands): boolean =>
   turned === 0 && (advice?.verdict === "done" || (advice?.verdict === "rim" && advice.rim.action !== "straighten"));
 
+const CLOSENESS: Readonly<Record<Closeness, (places: number) => string>> = {
+  asked: (places) => `read ${places} other places`,
+  4: () => "read every fourth",
+  2: () => "read every second",
+  1: () => "read every one",
+};
+
+/** Closer at every tap, and from every spoke back to the fewest. */
+const closer = (now: Closeness, mayAsk: boolean): Closeness =>
+  now === 1 ? (mayAsk ? "asked" : 4) : now === 2 ? 1 : now === "asked" ? 4 : 2;
+
 const MAIN = "bg-ink text-paper";
 /** Where the wheel goes when it is finished. */
 const ON = `flex shrink-0 grow basis-40 items-center justify-center px-2 text-center text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 ${MAIN}`;
@@ -55,10 +69,12 @@ const ON = `flex shrink-0 grow basis-40 items-center justify-center px-2 text-ce
 /** The keys under the rim: how it is read, and one main key: read, turn, or go on to hand it back. */
 export const RoundKeys = ({
   jobId,
-  every,
+  closeness,
+  places,
+  mayAsk,
   also,
   left,
-  onEvery,
+  onCloseness,
   onToggle,
   onRead,
   onTurn,
@@ -73,10 +89,10 @@ export const RoundKeys = ({
     <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t-2 border-ink text-xl portrait:min-h-36">
       <button
         type="button"
-        onClick={() => onEvery(every === 4 ? 2 : every === 2 ? 1 : 4)}
+        onClick={() => onCloseness(closer(closeness, mayAsk))}
         className="w-40 border-r border-rule px-2 text-lg leading-tight portrait:h-18 portrait:flex-1"
       >
-        read every {every === 1 ? "one" : every === 2 ? "second" : "fourth"}
+        {CLOSENESS[closeness](places)}
       </button>
       {ALSO.map(({ what, on, off }) => (
         <button

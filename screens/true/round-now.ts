@@ -1,8 +1,6 @@
 import { nearEdge, placesRead } from "@/core/rounds/round-readings";
 import { widthVaries } from "@/core/runout/both-edges";
-import { totalReading } from "@/core/runout/runout";
 import { type Settled, settledBetween } from "@/core/truing/knowing/settled";
-import { usualEvery } from "./reading-places";
 import type { RoundView } from "./round-view";
 
 /** Places of a round that must be read to say anything of what came of it. */
@@ -38,10 +36,20 @@ export const roundNow = (rounds: readonly RoundView[]): RoundNow => {
   };
 };
 
-/** Every how many spokes the next round is usually read: the truer it ran, the closer. */
-export const everyAfter = (before: RoundView | null): number =>
-  usualEvery(
-    before && placesRead(before.lateral) >= TELLING
-      ? Math.max(totalReading(before.lateral), totalReading(before.radial))
-      : null,
-  );
+/** Whether what is read next belongs to the round in hand; else it begins a new one. */
+export const goesOn = (
+  round: RoundView | null,
+  { turned, read, toTurn }: { readonly turned: number; readonly read: number; readonly toTurn: number },
+): boolean => round !== null && turned === 0 && !(round.advice && toTurn === 0 && read > 0);
+
+/**
+ * The places that would tell most in the next round: as many as were read in the one before, others than those; its advice
+ * chose them. Null where a round was not read well enough to choose by, or all of it was.
+ */
+export const placesAsked = (before: RoundView | null): readonly number[] | null => {
+  const read = before ? placesRead(before.lateral) : 0;
+  const next = before?.advice?.readNext;
+  return before && next && read >= TELLING && next.length < before.lateral.length
+    ? [...next].sort((a, b) => a - b)
+    : null;
+};

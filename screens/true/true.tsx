@@ -120,13 +120,15 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
           {!own.planning && walks.asking !== "sitting" && (
             <RoundKeys
               jobId={jobId}
-              every={reading.plan.every}
+              closeness={reading.closeness}
+              places={reading.plan.places.length}
+              mayAsk={reading.mayAsk}
               also={reading.also}
               read={read}
               turned={turned}
               advice={advice}
               left={Math.max(0, plan.toTurn - turned)}
-              onEvery={reading.setEvery}
+              onCloseness={reading.setCloseness}
               onToggle={reading.toggle}
               onRead={(how) => void walks.begin(how)}
               onTurn={walks.beginTurning}

@@ -6,6 +6,7 @@ import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
 import { onePlace, readingStops, type Stop } from "./reading-places";
 import type { ReadingWalkProps } from "./reading-walk";
+import { placeBefore } from "./reading-words";
 import type { Offered } from "./readings-source";
 import type { RoundView } from "./round-view";
 import { stopAsked } from "./stop-asked";
@@ -19,8 +20,8 @@ const valueAt = (round: RoundView, stop: Stop): number | null =>
   stop.what === "offset" ? round.offset : (stop.what === "far-edge" ? round.farEdge : round[stop.what])[stop.spoke - 1];
 
 /** How far a reading stands from the place before, mm, where that is far enough to be asked about; else null. */
-const jump = (round: RoundView, stop: Stop, every: number, value: number): number | null => {
-  const before = valueAt(round, { ...stop, spoke: Math.max(1, stop.spoke - every) });
+const jump = (round: RoundView, stop: Stop, places: readonly number[], value: number): number | null => {
+  const before = valueAt(round, { ...stop, spoke: placeBefore(places, stop.spoke) ?? stop.spoke });
   const away = before === null ? 0 : Math.abs(value - before);
   return away > JUMP ? away : null;
 };
@@ -31,7 +32,7 @@ export const useReading = (props: ReadingWalkProps) => {
   // Fixed while it is walked: the offset once taken must not drop out of the list under the reader's feet.
   const [stops] = useState(() =>
     plan.only === null
-      ? readingStops(spokes.length, plan.every, plan.tension, plan.offset, plan.edges)
+      ? readingStops(spokes.length, plan.places, plan.tension, plan.offset, plan.edges)
       : onePlace(plan.only, plan.edges),
   );
   const walk = useStops({ count: stops.length, isOpen: (i) => valueAt(round, stops[i]) === null, onEnd });
@@ -63,7 +64,7 @@ export const useReading = (props: ReadingWalkProps) => {
     if (rest.check) return setMessage(rest.compare(read.value));
     const isOffset = stop.what === "offset";
     const value = isOffset ? offset.come(read.value) : read.value;
-    const away = value === null || !asked.onDial || walk.at === 0 ? null : jump(round, stop, plan.every, value);
+    const away = value === null || !asked.onDial || walk.at === 0 ? null : jump(round, stop, plan.places, value);
     const same = `${typed}${sign}`;
     if (value !== null && away !== null && doubted !== same) {
       signal("doubt");

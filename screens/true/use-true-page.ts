@@ -2,8 +2,9 @@
 import { useState } from "react";
 import { isLacedAnew } from "@/core/wheel/stages";
 import { useOwnPlan } from "./own-plan/use-own-plan";
+import { type Closeness, evenPlaces } from "./reading-places";
 import type { Also } from "./round-keys";
-import { everyAfter, roundNow } from "./round-now";
+import { goesOn, placesAsked, roundNow } from "./round-now";
 import { useAdvised } from "./use-advised";
 import { useAltered } from "./use-altered";
 import { useForecast } from "./use-forecast";
@@ -12,19 +13,27 @@ import { useRounds } from "./use-rounds";
 import { type TrueOnPage, useTrue } from "./use-true";
 import { useWalks } from "./use-walks";
 
-/** What the next round reads: how close, and what besides the rim. */
-const useReadingPlan = (usual: number, firstOffset: boolean, bothEdges: boolean) => {
+/**
+ * What the next round reads: where, and what besides the rim. The first is read at every fourth spoke; the next ones where
+ * the one before left most doubt, which is as good as reading them all; closer only when asked.
+ */
+const useReadingPlan = (holes: number, asked: readonly number[] | null, firstOffset: boolean, bothEdges: boolean) => {
   const [also, setAlso] = useState<Readonly<Record<Also, boolean>>>({
     tension: false,
     offset: false,
     edges: bothEdges,
   });
-  const [every, setEvery] = useState<number | null>(null);
+  const [chosen, setCloseness] = useState<Closeness | null>(null);
+  const usual: Closeness = asked ? "asked" : 4;
+  const closeness: Closeness = chosen === "asked" ? usual : (chosen ?? usual);
+  const places = closeness === "asked" ? (asked ?? []) : evenPlaces(holes, closeness);
   return {
     also,
-    setEvery,
+    closeness,
+    mayAsk: asked !== null,
+    setCloseness,
     toggle: (what: Also) => setAlso({ ...also, [what]: !also[what] }),
-    plan: { ...also, every: every ?? usual, offset: also.offset || firstOffset },
+    plan: { ...also, places, offset: also.offset || firstOffset },
   };
 };
 
@@ -45,7 +54,8 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const plan = useAltered(chosen?.turns ?? advice?.turns ?? null, round?.walked ?? []);
   const forecast = useForecast(job.wheel, chosen ? null : advice, plan.altered);
   const reading = useReadingPlan(
-    everyAfter(before),
+    now.spokes.length,
+    placesAsked(goesOn(round, { turned, read, toTurn: plan.toTurn }) ? here.earlier : (round ?? here.earlier)),
     // Who waits for a wheel that comes only to be trued has its middle as the machine keeps it; a key asks all the same.
     isLacedAnew(job.kind) && rounds.length <= 1 && rounds.every((r) => r.offset === null),
     round?.farEdge.some((v) => v !== null) ?? false,

@@ -4,6 +4,7 @@ import type { Entry, Taken } from "@/core/measurement/taken";
 import { forgetRound } from "../parts/kept/begun-rounds";
 import { useLastWalk } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
+import { goesOn } from "./round-now";
 import type { RoundView } from "./round-view";
 import { sittingStands } from "./sitting";
 
@@ -48,7 +49,7 @@ export const useWalks = (o: WalksOptions) => {
     setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
     if (round && turned > 0) await post({ what: "destressed", jobId, roundId: round.id });
-    const partly = round !== null && turned === 0 && !(round.advice && o.toTurn === 0 && o.read > 0);
+    const partly = goesOn(round, o);
     const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
     if (!partly) o.open();
     setAway(again);
