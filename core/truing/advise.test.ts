@@ -7,6 +7,7 @@ import { bendsFound, bentTrials } from "./bent-trial.test.rig";
 import { turnsText } from "./saying/turn-words";
 import { runTrial } from "./trial.test.rig";
 import { trialWheel } from "./trial-builds.test.rig";
+import { WORKSHOP_CLASSES, workshopTrial } from "./workshop-trials.test.rig";
 
 /** TRIAL_SEEDS="101 102 …" tries others. */
 const seeds = (process.env.TRIAL_SEEDS ?? "1 2 3 4").trim().split(/\s+/).map(Number);
@@ -23,6 +24,40 @@ describe("brings a freshly laced wheel home", () => {
     },
     60_000,
   );
+});
+
+describe("bent rims", () => {
+  const named = (name: string) => {
+    const found = WORKSHOP_CLASSES.find((c) => c.name === name);
+    if (!found) throw new Error(name);
+    return found;
+  };
+  test.each([
+    ["bent by 0.2/k mm", "steel", 2001, "fresh"],
+    ["bent by 0.4/k mm", "alloy", 2001, "buckled"],
+    ["bent by 0.4/k mm", "many", 2002, "fresh"],
+    ["the same, nobody says it was de-stressed", "conical", 2001, "fresh"],
+    ["0.4/k, a fifth of each turn lost to twist, noise 0.04 mm", "single-sided", 2001, "buckled"],
+  ] as const)(
+    "%s, %s %d %s: as true as it can be had inside the spread asked for, in few touches",
+    (name, build, seed, start) => {
+      const c = named(name);
+      const t = workshopTrial(c, build, seed, start);
+      expect(t.over).toBeLessThan(c.over + 0.02);
+      expect(t.broken.filter((b) => b !== "run-out")).toEqual([]);
+      expect(t.touches / t.holes).toBeLessThan(2.7);
+    },
+  );
+  test("a fifth of the places, others each round, leaves a third of what the same places leave", () => {
+    const over = (name: string) =>
+      (["steel", "single-sided"] as const).reduce(
+        (sum, build) => sum + workshopTrial(named(name), build, 2001, "buckled").over,
+        0,
+      );
+    expect(over("0.4/k, as many holes as the advice asks for")).toBeLessThan(
+      over("0.4/k, every fifth hole, the same each round") / 3,
+    );
+  });
 });
 
 describe("harder wheels", () => {

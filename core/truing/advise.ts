@@ -131,7 +131,11 @@ export const advise = (input: AdviseInput): Advice => {
       bend: bent ? worstBend(geometry, learnt.stiffness, state, bare) : null,
     },
     learnt,
-    readNext: readNext(state, Math.max(placesRead(input.readings.lateral), placesRead(input.readings.radial))),
+    readNext: readNext(
+      state,
+      everRead(input),
+      Math.max(placesRead(input.readings.lateral), placesRead(input.readings.radial)),
+    ),
   };
   return {
     ...advice,
@@ -139,6 +143,14 @@ export const advise = (input: AdviseInput): Advice => {
     reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
   };
 };
+
+/** Holes, 1…n, read in any round. */
+const everRead = ({ readings, history }: AdviseInput): ReadonlySet<number> =>
+  new Set(
+    [...history.map((h) => h.readings), readings].flatMap(({ lateral, radial }) =>
+      lateral.flatMap((v, i) => (v === null && radial[i] === null ? [] : [i + 1])),
+    ),
+  );
 
 /** How many nipples this round may touch: an even share of what is left for the rounds to come. */
 const touchesLeft = (history: AdviseInput["history"], n: number): number => {

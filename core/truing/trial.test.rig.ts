@@ -61,6 +61,7 @@ export interface Trial {
   /** Least tension over its side's mean. */
   readonly slackest: number;
   readonly touches: number;
+  readonly holes: number;
 }
 
 const range = (x: readonly number[]) => Math.max(...x) - Math.min(...x);
@@ -201,8 +202,11 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
     radial: range(all.map((s) => stand.trueRadial(s))),
     offset: Math.abs(stand.readOffset()),
     mean: means[tighter] / wheel.tension.target - 1,
-    spread: Math.max(...pulls.map((t, i) => Math.abs(t / means[spokes[i].flange] - 1))),
+    spread: Math.max(
+      ...pulls.map((t, i) => (way.stuck?.includes(i + 1) ? 0 : Math.abs(t / means[spokes[i].flange] - 1))),
+    ),
     slackest: Math.min(...pulls.map((t, i) => t / means[spokes[i].flange])),
     touches,
+    holes: n,
   };
 };

@@ -52,7 +52,7 @@ const isFinished = ({ turned, advice }: RoundStands): boolean =>
   turned === 0 && (advice?.verdict === "done" || (advice?.verdict === "rim" && advice.rim.action !== "straighten"));
 
 const CLOSENESS: Readonly<Record<Closeness, (places: number) => string>> = {
-  asked: (places) => `read ${places} other places`,
+  asked: (places) => `${places} other places`,
   4: () => "read every fourth",
   2: () => "read every second",
   1: () => "read every one",

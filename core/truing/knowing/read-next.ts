@@ -16,14 +16,19 @@ const readAt = (doubt: Float64Array, n: number, hole: number): Float64Array => {
 
 /**
  * The holes that would tell most of both lines next time. They stand evenly round the rim, so that together they speak for
- * the whole turn; from which hole they start is chosen: where the doubt left by all rounds so far is largest. So they are
- * others each time, between those read before. In the trials that does as well as any free choice of holes, and better
- * than the best of each stretch.
+ * the whole turn; from which hole they start is chosen: where most were never read, and among those where the doubt left by
+ * all rounds so far is largest. So they are others each time, between those read before. In the trials that does better
+ * than the best of each stretch, and than reading old places again because they were carried far.
  *
+ * @param everRead holes, 1…n, read in any round so far
  * @param count how many
  * @returns holes, 1…n, the one that tells most first
  */
-export const readNext = (state: Pick<WheelState, "lateral" | "radial">, count: number): number[] => {
+export const readNext = (
+  state: Pick<WheelState, "lateral" | "radial">,
+  everRead: ReadonlySet<number>,
+  count: number,
+): number[] => {
   const n = state.lateral.at.length;
   if (count >= n) return Array.from(state.lateral.at, (_, i) => i + 1);
   const lines = [state.lateral.doubt(), state.radial.doubt()];
@@ -36,9 +41,12 @@ export const readNext = (state: Pick<WheelState, "lateral" | "radial">, count: n
   let most = Number.NEGATIVE_INFINITY;
   for (let start = 0; start < Math.ceil(n / Math.max(1, count)); start++) {
     const holes = from(start);
-    const sum = holes.reduce((total, hole) => total + (weld.has(hole) ? 0 : gain(lines, hole)), 0);
-    if (sum <= most) continue;
-    most = sum;
+    const unread = holes.filter((hole) => !everRead.has(hole + 1)).length;
+    const told = holes.reduce((total, hole) => total + (weld.has(hole) ? 0 : gain(lines, hole)), 0);
+    // What is told is some mm² at most: it decides among combs with as many unread.
+    const worth = unread + Math.min(0.9, told);
+    if (worth <= most) continue;
+    most = worth;
     best = holes;
   }
   const free = (hole: number): boolean => !weld.has(hole) && !best.includes(hole);

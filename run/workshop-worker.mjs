@@ -1,0 +1,10 @@
+import { parentPort } from "node:worker_threads";
+import { register } from "tsx/esm/api";
+
+// A worker does not inherit its parent's way of reading TypeScript.
+register();
+const { WORKSHOP_CLASSES, workshopTrial } = await import("../core/truing/workshop-trials.test.rig.ts");
+
+parentPort?.on("message", ({ at, build, seed, start }) => {
+  parentPort?.postMessage(workshopTrial(WORKSHOP_CLASSES[at], build, seed, start));
+});
