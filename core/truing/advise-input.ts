@@ -1,5 +1,7 @@
 import { z } from "zod";
+import { placeSpokes } from "../lacing/placement";
 import type { RoundReadings } from "../rounds/round-readings";
+import { tensionsByEar } from "../tension/by-ear";
 import { BadInput } from "../wheel/bad-input";
 import { parseWith } from "../wheel/parse-with";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
@@ -37,6 +39,28 @@ const readingsSchema = z.object({
   radial: perSpoke,
   tension: tensions.optional(),
   offset: within(200, "mm", "an offset").nullable().optional(),
+  /** Hz of each spoke plucked, 0 dead. */
+  note: z
+    .array(
+      finite
+        .min(0, { error: (i) => `${i.input} Hz is no note; give 0 for a dead spoke, null for one not plucked` })
+        .max(20_000, { error: (i) => `${i.input} Hz cannot be a spoke's note` })
+        .nullable(),
+    )
+    .optional(),
+  /** Spokes whose tension is known beside their note: what calibrates their kind. */
+  known: z
+    .array(
+      z.object({
+        spoke: finite.int({ error: (i) => `${i.input} is not a spoke's number` }).min(1, {
+          error: (i) => `${i.input} is not a spoke's number; spokes count from 1`,
+        }),
+        tension: finite
+          .positive({ error: (i) => `${i.input} N will not do; a known spoke pulls more than 0` })
+          .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` }),
+      }),
+    )
+    .optional(),
   /** 1 σ of each reading, mm, by what it was taken with. */
   sure: z
     .object({
@@ -139,6 +163,16 @@ export const readAdvise = (input: unknown): AdviseInput => {
     checkCount(`${at}.lateral`, readings.lateral, holes);
     checkCount(`${at}.radial`, readings.radial, holes);
     checkCount(`${at}.tension`, readings.tension, holes);
+    checkCount(`${at}.note`, readings.note, holes);
+    readings.known?.forEach(({ spoke }, i) => {
+      if (spoke > holes)
+        throw new BadInput(`${at}.known[${i}].spoke`, `${spoke} is past the last of ${holes} spokes`, {
+          code: "out-of-range",
+          given: spoke,
+          from: 1,
+          to: holes,
+        });
+    });
     checkCount(`${at}.sure.lateral`, readings.sure?.lateral, holes);
     checkCount(`${at}.sure.radial`, readings.sure?.radial, holes);
   };
@@ -151,5 +185,16 @@ export const readAdvise = (input: unknown): AdviseInput => {
   checkCount("bare.radial", rest.bare?.radial, holes);
   checkCount("nipple.left", rest.nipple.left, holes);
   checkCount("nipple.fixed", rest.nipple.fixed, holes);
-  return { wheel, ...rest };
+  const rounds = [...rest.history.map((h) => h.readings), rest.readings];
+  const tensions = tensionsByEar(wheel, placeSpokes(wheel), rounds, rest.tight);
+  const heard = (readings: z.output<typeof readingsSchema>, round: number): RoundReadings => {
+    const { note: _, known: __, ...read } = readings;
+    return { ...read, ...(tensions[round] ? { tension: tensions[round] } : {}) };
+  };
+  return {
+    wheel,
+    ...rest,
+    readings: heard(rest.readings, rest.history.length),
+    history: rest.history.map((h, i) => ({ ...h, readings: heard(h.readings, i) })),
+  };
 };

@@ -1,13 +1,16 @@
 import { placeSpokes } from "@/core/lacing/placement";
 import { sideTensions } from "@/core/tension/balance";
+import { noteFrequency } from "@/core/tension/note";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { turnWorst } from "@/devices/hand-method";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
-import { chance } from "@/devices/random";
+import { type Chance, chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
 import { bestPossible } from "@/record/best-possible";
 import type { RoundReadings } from "../rounds/round-readings";
+import type { Heard } from "../tension/by-ear";
 import { advise } from "./advise";
+import { readAdvise } from "./advise-input";
 import type { PastRound } from "./knowing/state";
 import { type TrialBuild, trialWheel } from "./trial-builds.test.rig";
 
@@ -43,6 +46,8 @@ export interface TrialWay {
   readonly wrongSpoke?: number;
   /** 1 σ, mm. */
   readonly offsetNoise?: number;
+  /** Notes instead of tensions, 1 σ of 1 %; one spoke of each kind known by a gauge, or none. */
+  readonly byEar?: "alone" | "one-known";
   /** Total reading asked for, mm. */
   readonly asked?: number;
 }
@@ -64,14 +69,35 @@ export interface Trial {
   readonly holes: number;
 }
 
+type HeardReadings = RoundReadings & Pick<Heard, "note" | "known">;
+
 const range = (x: readonly number[]) => Math.max(...x) - Math.min(...x);
+
+/** Every spoke plucked, and of each flange and lean the first held to a gauge where one is known. */
+const pluckedAll = (stand: StandInWheel, way: "alone" | "one-known", ear: Chance) => {
+  const spokes = placeSpokes(stand.wheel);
+  const note = spokes.map(({ spoke }) => {
+    const { tension, freeLength, diameter, endStiffness } = stand.plucked(spoke);
+    if (tension <= 0) return 0;
+    const { modulus } = stand.wheel.spoke;
+    return (
+      noteFrequency({ freeLength, diameter, modulus, density: 7850, ends: endStiffness }, tension) *
+      (1 + ear.normal(0.01))
+    );
+  });
+  const firsts = spokes.filter((s, i) => spokes.findIndex((o) => o.flange === s.flange && o.lean === s.lean) === i);
+  const known = firsts
+    .map(({ spoke }) => ({ spoke, tension: stand.readTension(spoke) }))
+    .filter(({ tension }) => tension > 0);
+  return { note, ...(way === "one-known" ? { known } : {}) };
+};
 
 const readStand = (
   stand: StandInWheel,
   way: TrialWay,
   round: number,
   asked: readonly number[] | null,
-): RoundReadings => {
+): HeardReadings => {
   const felt = chance(stand.hidden.seed * 769 + round * 13 + 5);
   const n = stand.wheel.rim.holes;
   const all = [...Array(n).keys()].map((i) => i + 1);
@@ -99,7 +125,11 @@ const readStand = (
   return {
     lateral: line((s) => stand.readLateral(put(s)) + 0.4 + slipped(s)),
     radial,
-    ...(way.noTension ? {} : { tension: all.map((s) => stand.readTension(s)) }),
+    ...(way.byEar
+      ? pluckedAll(stand, way.byEar, felt)
+      : way.noTension
+        ? {}
+        : { tension: all.map((s) => stand.readTension(s)) }),
     offset: stand.readOffset() + (way.offsetNoise ? felt.normal(way.offsetNoise) : 0),
   };
 };
@@ -154,7 +184,7 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
   };
   const felt = chance(seed * 389 + 1);
   const plate = all.map((s) => stand.bareLateral(s) + felt.normal(0.05));
-  const history: PastRound[] = [];
+  const history: (PastRound & { readonly readings: HeardReadings })[] = [];
   let touches = 0;
   let askedFor: readonly number[] | null = null;
   if (way.byHand) touches = byHand(stand, 30 * way.rounds);
@@ -163,20 +193,22 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
       const readings = readStand(stand, way, r, way.places === "asked" ? askedFor : null);
       const asked = way.asked ?? 0.05;
       const steps = way.steps ?? [1 / 16];
-      const { turns, readNext } = advise({
-        wheel: told,
-        readings,
-        tolerance: { lateral: asked, radial: asked, offset: 0.2, tensionSpread: 0.2 },
-        stage: 1,
-        nipple: {
-          step: steps[Math.min(r, steps.length - 1)],
-          most: 1,
-          ...(way.stuck ? { left: all.map((s) => (way.stuck?.includes(s) ? 0 : null)) } : {}),
-        },
-        ...(way.plate ? { bare: { lateral: plate } } : {}),
-        ...(way.noTension ? { tight: start === "fresh" ? 0.15 : 0.8 } : {}),
-        history,
-      });
+      const { turns, readNext } = advise(
+        readAdvise({
+          wheel: told,
+          readings,
+          tolerance: { lateral: asked, radial: asked, offset: 0.2, tensionSpread: 0.2 },
+          stage: 1,
+          nipple: {
+            step: steps[Math.min(r, steps.length - 1)],
+            most: 1,
+            ...(way.stuck ? { left: all.map((s) => (way.stuck?.includes(s) ? 0 : null)) } : {}),
+          },
+          ...(way.plate ? { bare: { lateral: plate } } : {}),
+          ...(way.noTension ? { tight: start === "fresh" ? 0.15 : 0.8 } : {}),
+          history,
+        }),
+      );
 
       turns.forEach((t, i) => {
         if (t === 0) return;

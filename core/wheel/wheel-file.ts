@@ -126,6 +126,13 @@ export const wheelSchema = z.object({
     threadPitch: between(0.2, 2, "a thread pitch in mm"),
     modulus: between(10000, 400000, "a modulus in N/mm²").default(200000),
     share: between(0.2, 1, "the part of the axial stiffness left").nullable().default(0.45),
+    freeLength: z
+      .object({
+        A: between(20, 500, "what of a spoke swings, in mm"),
+        B: between(20, 500, "what of a spoke swings, in mm"),
+      })
+      .optional()
+      .describe("mm of a spoke between the places that hold it, for its note; worked out where not told"),
   }),
   tension: z.object({ target: between(50, 10000, "a target tension in N") }),
 });

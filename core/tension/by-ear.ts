@@ -1,0 +1,119 @@
+import type { PlacedSpoke } from "../lacing/placement";
+import type { Readings } from "../runout/runout";
+import type { Wheel } from "../wheel/wheel-file";
+import { sideTensions } from "./balance";
+import { calibrateEnds, type KnownSpoke } from "./calibrate";
+import { noteTension, type SoundingSpoke } from "./note";
+import { IN_NIPPLE } from "./sounding";
+
+/** What was heard and what was known in one round. */
+export interface Heard {
+  /** Hz a spoke, 0 dead, null not plucked. */
+  readonly note?: Readings;
+  /** N, read with something that gives newtons. */
+  readonly tension?: Readings;
+  /** Spokes, 1…n, whose tension was known beside their note, N. */
+  readonly known?: readonly { readonly spoke: number; readonly tension: number }[];
+}
+
+/**
+ * How stiff elbow and nipple hold a spoke against turning where nothing tells, in EI/L: between pinned and clamped, where
+ * the note of a slack spoke lies half way (common practice; the trials go from 4 to 20).
+ */
+const USUAL_ENDS = 9;
+/** Of a wheel with dead spokes the lowest that still ring pull next to nothing: so many of a kind, this part of the target. */
+const HARDLY = { spokes: 3, part: 0.04 };
+
+/** Spokes of one flange that lean one way: made alike, so their ends hold alike, whatever their lengths. */
+type Kind = readonly PlacedSpoke[];
+
+const kindsOf = (spokes: readonly PlacedSpoke[]): Kind[] =>
+  (["A", "B"] as const).flatMap((flange) =>
+    (["trailing", "leading"] as const).map((lean) => spokes.filter((s) => s.flange === flange && s.lean === lean)),
+  );
+
+const isRung = (hz: number | null | undefined): hz is number => typeof hz === "number" && hz > 0;
+
+/** A spoke that swings with its ends as yet unknown. */
+const soundingOf = ({ spoke }: Wheel, s: PlacedSpoke): Omit<SoundingSpoke, "ends"> => ({
+  freeLength: spoke.freeLength?.[s.flange] ?? Math.max(20, s.length - IN_NIPPLE),
+  diameter: spoke.diameter,
+  modulus: spoke.modulus,
+  density: 7850,
+});
+
+/** N·mm a radian that a kind's ends hold with, by every spoke of it whose note and tension are both known; null with none. */
+const endsBy = (wheel: Wheel, known: readonly (KnownSpoke & { readonly of: PlacedSpoke })[]): number | null => {
+  const found = known
+    .map(({ of, ...told }) => calibrateEnds({ ...soundingOf(wheel, of), ends: "clamped" }, [told]))
+    .flatMap((e) => (e.ok ? [e.ends] : []))
+    .sort((a, b) => a - b);
+  return found.length === 0 ? null : found[Math.floor((found.length - 1) / 2)];
+};
+
+/** Spokes of a kind whose note and tension are both known, from the best source there is. */
+const knownOf = (
+  kind: Kind,
+  rounds: readonly Heard[],
+  wanted: number,
+  tight: number | undefined,
+): readonly (KnownSpoke & { readonly of: PlacedSpoke })[] => {
+  const told = rounds.flatMap(({ note, tension, known }) =>
+    kind.flatMap((of) => {
+      const frequency = note?.[of.spoke - 1];
+      const newton = known?.find((k) => k.spoke === of.spoke)?.tension ?? tension?.[of.spoke - 1];
+      return isRung(frequency) && typeof newton === "number" && newton > 0 ? [{ of, tension: newton, frequency }] : [];
+    }),
+  );
+  if (told.length > 0) return told;
+  const first = rounds.find(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])))?.note;
+  const ringing = kind
+    .flatMap((of) => {
+      const frequency = first?.[of.spoke - 1];
+      return isRung(frequency) ? [{ of, frequency }] : [];
+    })
+    .sort((a, b) => a.frequency - b.frequency);
+  // Just laced, how tight a hand felt it to be; and where some are dead, what rings lowest is hardly tight.
+  if (first?.some((hz) => hz === 0))
+    return ringing.slice(0, HARDLY.spokes).map((rung) => ({ ...rung, tension: HARDLY.part * wanted }));
+  const middle = ringing[Math.floor(ringing.length / 2)];
+  return tight === undefined || !middle ? [] : [{ ...middle, tension: tight * wanted }];
+};
+
+/**
+ * Tensions from notes, N: through the ends of each kind as one known spoke gives them; else as the wheel's beginning gives
+ * them away; else as ends usually hold, which tells evenness within a kind well and the tension itself only roughly.
+ *
+ * @param tight part of the wanted tension the wheel had to begin with, where somebody knows
+ * @returns for each round what it read in newtons and, where it read none, what its note says; 0 slack
+ */
+export const tensionsByEar = (
+  wheel: Wheel,
+  spokes: readonly PlacedSpoke[],
+  rounds: readonly Heard[],
+  tight: number | undefined,
+): (readonly (number | null)[] | undefined)[] => {
+  if (rounds.every(({ note }) => !note)) return rounds.map(({ tension }) => tension);
+  const sides = sideTensions(wheel, spokes);
+  const EI = (wheel.spoke.modulus * Math.PI * wheel.spoke.diameter ** 4) / 64;
+  const heardBy = new Map<number, SoundingSpoke>();
+  for (const kind of kindsOf(spokes)) {
+    if (kind.length === 0) continue;
+    const ends = endsBy(wheel, knownOf(kind, rounds, sides[kind[0].flange], tight));
+    for (const s of kind) {
+      const sounding = soundingOf(wheel, s);
+      heardBy.set(s.spoke, { ...sounding, ends: ends ?? (USUAL_ENDS * EI) / sounding.freeLength });
+    }
+  }
+  return rounds.map(({ note, tension, known }) =>
+    note
+      ? note.map((hz, i) => {
+          const told = tension?.[i] ?? known?.find((k) => k.spoke === i + 1)?.tension;
+          const held = heardBy.get(i + 1);
+          if (told !== undefined && told !== null) return told;
+          if (hz === null || !held) return null;
+          return hz === 0 ? 0 : noteTension(held, hz);
+        })
+      : tension,
+  );
+};
