@@ -232,6 +232,50 @@ describe("advise", () => {
   });
 });
 
+describe("advise, read in part and by ear", () => {
+  const stand = new StandInWheel(readWheel(trialWheel("steel")), hiddenWheel(78, "buckled"));
+  const whole = document(stand, "steel", []);
+  const every = (k: number, from: number) => (v: number, i: number) => (i % k === from ? v : null);
+  test("where to read next: as many holes as were read, others than those; all of them where all were read", () => {
+    const part = (from: number) => ({
+      ...whole.readings,
+      lateral: whole.readings.lateral.map(every(5, from)),
+      radial: whole.readings.radial.map(every(5, from)),
+    });
+    const first = commands.advise({ ...whole, readings: part(0) }).readNext;
+    expect(new Set(first).size).toBe(8);
+    expect(first?.every((hole) => hole >= 1 && hole <= 40 && (hole - 1) % 5 !== 0)).toBe(true);
+    const second = commands.advise({
+      ...whole,
+      readings: part(2),
+      history: [{ readings: part(0), turns: whole.readings.lateral.map(() => 0) }],
+    }).readNext;
+    expect(second?.filter((hole) => (hole - 1) % 5 === 0 || (hole - 1) % 5 === 2)).toEqual([]);
+    expect(commands.advise(whole).readNext).toHaveLength(40);
+  });
+  test("notes stand in place of tensions: dead is slack, a known spoke makes newtons of its kind; what cannot be names its field", () => {
+    const { tension: _, ...dial } = whole.readings;
+    const pulls = whole.readings.tension.map((_, i) => 1900 + 15 * i);
+    const note = pulls.map((t, i) => (i === 4 ? 0 : 300 + 0.08 * t));
+    const known = [1, 2, 3, 4].map((spoke) => ({ spoke, tension: pulls[spoke - 1] }));
+    const heard = commands.advise({ ...whole, readings: { ...dial, note, known } });
+    expect(heard.reasons.some((r) => r.code === "tension-assumed")).toBe(false);
+    expect(heard.turns[4]).toBeGreaterThan(0);
+    const fails = (readings: object, path: string) => {
+      try {
+        commands.advise({ ...whole, readings: { ...dial, ...readings } });
+      } catch (error) {
+        return expect(error).toMatchObject({ path });
+      }
+      throw new Error(`${path} was taken`);
+    };
+    fails({ note: [1, 2] }, "readings.note");
+    fails({ note: note.map(() => -1) }, "readings.note[0]");
+    fails({ note, known: [{ spoke: 41, tension: 900 }] }, "readings.known[0].spoke");
+    fails({ note, known: [{ spoke: 4, tension: 0 }] }, "readings.known[0].tension");
+  });
+});
+
 /** Everything that lies in a document, by its way in. */
 const waysIn = (of: unknown, at: readonly (string | number)[] = []): (readonly (string | number)[])[] =>
   of !== null && typeof of === "object"
