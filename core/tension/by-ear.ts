@@ -21,7 +21,9 @@ export interface Heard {
  * the note of a slack spoke lies half way (common practice; the trials go from 4 to 20).
  */
 const USUAL_ENDS = 9;
-/** Of a wheel with dead spokes the lowest that still ring pull next to nothing: so many of a kind, this part of the target. */
+/** Part of the spokes that are dead in a wheel just laced; a buckled one has one or two beside tight ones. */
+const JUST_LACED = 0.1;
+/** Of a wheel with many dead spokes the lowest that still ring pull next to nothing: so many of a kind, this part of the target. */
 const HARDLY = { spokes: 3, part: 0.04 };
 
 /** Spokes of one flange that lean one way: made alike, so their ends hold alike, whatever their lengths. */
@@ -73,8 +75,9 @@ const knownOf = (
       return isRung(frequency) ? [{ of, frequency }] : [];
     })
     .sort((a, b) => a.frequency - b.frequency);
-  // Just laced, how tight a hand felt it to be; and where some are dead, what rings lowest is hardly tight.
-  if (first?.some((hz) => hz === 0))
+  // Just laced, how tight a hand felt it to be; and where many are dead, what rings lowest is hardly tight.
+  const dead = first?.filter((hz) => hz === 0).length ?? 0;
+  if (first && dead > JUST_LACED * first.length)
     return ringing.slice(0, HARDLY.spokes).map((rung) => ({ ...rung, tension: HARDLY.part * wanted }));
   const middle = ringing[Math.floor(ringing.length / 2)];
   return tight === undefined || !middle ? [] : [{ ...middle, tension: tight * wanted }];
