@@ -60,6 +60,8 @@ const TENSION_SIGMA = 0.03;
 const SLACK_SIGMA = 15;
 /** 1 σ of an offset, mm (common practice: two rules against a straight edge). */
 const OFFSET_SIGMA = 0.05;
+/** σ within which an older offset agrees with the newer ones. */
+const AGREES = 4;
 /** Part by which a forecast is usually wrong once its stiffness is learnt. */
 const FORECAST_SIGMA = 0.05;
 
@@ -225,8 +227,12 @@ export const wheelState = (
     if (typeof offset === "number") {
       const across = elastic.influences.offset.reduce((sum, per, i) => sum + per * turned[i], 0);
       const weight = 1 / (OFFSET_SIGMA ** 2 + (FORECAST_SIGMA * Math.abs(across)) ** 2 * wide);
-      offsets.top += weight * (offset + across);
-      offsets.under += weight;
+      // What no longer agrees with newer readings was a slip, or the rim was moved since: the newest counts.
+      const apart = Math.abs(offset + across - offsets.top / offsets.under);
+      if (offsets.under === 0 || apart < AGREES * Math.sqrt(1 / offsets.under + 1 / weight)) {
+        offsets.top += weight * (offset + across);
+        offsets.under += weight;
+      }
     }
     fresh = false;
   }
