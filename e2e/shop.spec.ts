@@ -67,6 +67,8 @@ test("finish: the record answers what it can, eyes the rest; slack stops the sig
   await page.getByRole("button", { name: "sign and hand back" }).click();
   await page.getByLabel("entry").locator("input").fill("F. Inish");
   await page.keyboard.press("Enter");
+  // The sheet stood there before it was signed; a page loaded anew now would have taken the signature with it.
+  await expect(page.getByText("Handed back, signed by F. Inish.")).toBeVisible();
   await expect(page.getByLabel("the customer's sheet")).toContainText(
     "Tape or band fitted: not done, because customer fits the tyre.",
   );
