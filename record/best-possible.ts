@@ -8,10 +8,12 @@ import { solveAim } from "@/core/truing/solving/solve-aim";
 import { chance } from "@/devices/random";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
 
-/** What a wheel could be: mm with turns of any size, and in steps of a hand as far as a search finds them. */
+/** What a wheel could be, mm. */
 export interface BestPossible {
+  /** With turns of any size. */
   readonly any: number;
-  readonly inSteps: number;
+  /** In whole steps of a hand, as far as a search finds them: a third of a second; null where none keep to the window. */
+  readonly inSteps: () => number | null;
 }
 
 /** mm: so weighed that no unevenness is bought past the window; how long the search goes on; what of the window is a hair. */
@@ -71,29 +73,32 @@ export const bestPossible = (
     });
   }
   const there = aim();
-  end = outcome(there, new Float64Array(n));
+  const best = outcome(there, new Float64Array(n));
   // A nipple stands where its first step put it: each true turn lies up to half a step beside what was wished.
   const step = stand.wheel.spoke.threadPitch / 16;
   const luck = chance(stand.hidden.seed * 17 + 5);
-  let inSteps = Number.POSITIVE_INFINITY;
-  for (let attempt = 0; attempt < 6; attempt++) {
-    const left = Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : luck.between(-0.5, 0.5) * step));
-    const beside = outcome(there, left);
-    const from: Aim = {
-      ...towards(there, end),
-      lateral: beside.lateral,
-      radial: beside.radial,
-      tension: beside.tension,
-      offset: beside.offset,
-    };
-    const wished = solveAim(from, undefined, true);
-    if (!wished) continue;
-    const stepped = outcome(from, handSteps(from, wished, step, 0, Number.POSITIVE_INFINITY, NUDGES));
-    const past = stepped.tension.some(
-      (t, i) => t < there.floor[i] - A_HAIR * wanted[i] || t > there.ceiling[i] + A_HAIR * wanted[i],
-    );
-    if (!past) inSteps = Math.min(inSteps, Math.max(stepped.lateralTir, stepped.radialTir));
-  }
-  const any = Math.max(end.lateralTir, end.radialTir);
-  return { any, inSteps: Number.isFinite(inSteps) ? inSteps : any };
+  const searched = (): number | null => {
+    let least: number | null = null;
+    for (let attempt = 0; attempt < 6; attempt++) {
+      const left = Float64Array.from(all, (s) => (stuck.includes(s) ? 0 : luck.between(-0.5, 0.5) * step));
+      const beside = outcome(there, left);
+      const from: Aim = {
+        ...towards(there, best),
+        lateral: beside.lateral,
+        radial: beside.radial,
+        tension: beside.tension,
+        offset: beside.offset,
+      };
+      const wished = solveAim(from, undefined, true);
+      if (!wished) continue;
+      const stepped = outcome(from, handSteps(from, wished, step, 0, Number.POSITIVE_INFINITY, NUDGES));
+      const past = stepped.tension.some(
+        (t, i) => t < there.floor[i] - A_HAIR * wanted[i] || t > there.ceiling[i] + A_HAIR * wanted[i],
+      );
+      const worse = Math.max(stepped.lateralTir, stepped.radialTir);
+      if (!past && (least === null || worse < least)) least = worse;
+    }
+    return least;
+  };
+  return { any: Math.max(best.lateralTir, best.radialTir), inSteps: searched };
 };

@@ -229,7 +229,8 @@ export const runTrial = (build: TrialBuild, seed: number, start: "fresh" | "buck
   const best = bestPossible(new StandInWheel(wheel, hidden), hidden, 0.2, way.stuck);
   return {
     best: best.any,
-    bestInSteps: best.inSteps,
+    // Where no whole steps keep to the window, the advice is held against turns of any size: harder on it.
+    bestInSteps: best.inSteps() ?? best.any,
     lateral: range(all.map((s) => stand.trueLateral(s))),
     radial: range(all.map((s) => stand.trueRadial(s))),
     offset: Math.abs(stand.readOffset()),
