@@ -6,6 +6,7 @@ export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
   test: {
     include: ["{app,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
+    setupFiles: ["./run/property-seed.ts"],
     testTimeout: 180_000,
     // As many as the machine has processors: much of it waits for a database.
     maxWorkers: availableParallelism(),

@@ -124,6 +124,16 @@ describe("the customer's sheet", () => {
   test("whatever a shop writes, it is printed whole: nothing dropped, off the paper or over something else", async () => {
     const long = name(200);
     let [overleaf, foreign] = [0, 0];
+    // One that surely goes on overleaf and one in other letters, whatever else is tried.
+    const full = {
+      ...{ mark: "T-2", machine: "wheel", customer: "Дмитрий Щ", shop: "", address: "", signedBy: "Δημήτρης Ψ" },
+      notes: new Array<string>(14).fill("Nguyễn Đức ".repeat(16).trim()),
+      assumed: new Array<string>(60).fill("零 wheel and a drum"),
+      figures: new Array<{ label: string; value: string }>(80).fill({
+        label: "drum",
+        value: "Straße ".repeat(20).trim(),
+      }),
+    };
     await fc.assert(
       fc.asyncProperty(
         fc.record({
@@ -164,10 +174,16 @@ describe("the customer's sheet", () => {
           if (fonts.some((f) => f.includes("Noto"))) foreign++;
         },
       ),
-      { numRuns: 16 },
+      {
+        numRuns: 18,
+        examples: [
+          [{ ...full, holes: 72 as const, largest: 40 as const }],
+          [{ ...full, holes: 28 as const, largest: 0.1 as const }],
+        ],
+      },
     );
     expect(overleaf).toBeGreaterThan(1);
-    expect(foreign).toBeGreaterThan(3);
+    expect(foreign).toBeGreaterThan(1);
   });
 });
 

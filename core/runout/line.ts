@@ -22,6 +22,14 @@ export interface RimLine {
   readonly doubt: () => Float64Array;
 }
 
+/** What a line was read on, and how often. */
+export interface HowRead {
+  /** Read on the bed, where a weld stands up, not on the side. */
+  readonly welded?: boolean;
+  /** Places read alike in more than one round: what stands there is the rim's, or its weld's. */
+  readonly again?: readonly boolean[];
+}
+
 /** 1 σ of a careful dial reading, mm (common practice: a division is a hundredth, two are sure). */
 export const READING_SIGMA = 0.02;
 
@@ -36,6 +44,8 @@ const MANY = 0.75;
 const ASIDE = -6;
 /** A weld stands up over a spoke or two; what is longer is the rim's line. */
 const WELD_SPOKES = 2;
+/** mm that a weld stands up over what lies beside it, less what the rim's line may rise there. */
+const WELD_STANDS = 0.12;
 /**
  * A reading is only said to stand out of the rim's line where that line is seen on both sides of it: read within so many
  * holes, to so many mm. Among eight readings of forty a true low place looks just like a wild one; one that stands up may
@@ -54,13 +64,12 @@ const WELL = 1.1;
  *
  * @param noise 1 σ, mm, of every reading or of each
  * @param forced mm, what is already known to bend the rim; the line is sought on top of it
- * @param welded read on the bed, where a weld stands up, not on the side
  */
 export const rimLine = (
   read: Readings,
   noise: number | readonly number[] = READING_SIGMA,
   forced: ArrayLike<number> = new Float64Array(read.length),
-  welded = false,
+  how: HowRead = {},
 ): RimLine => {
   const n = read.length;
   const readings = read.map((r, i) => (r === null ? null : r - forced[i]));
@@ -78,7 +87,7 @@ export const rimLine = (
     });
   const fits: Fit[] = [];
   for (const fall of FALL) {
-    const fit = fitted(readings, sigma, known, mean, fall, welded);
+    const fit = fitted(readings, sigma, known, mean, fall, how);
     if (fit) fits.push(fit);
     // Explained as well as readings can be, with no more than a weld left out: a rougher line has nothing to add. A few
     // readings are explained well by anything.
@@ -101,7 +110,7 @@ const everyOne = (n: number, sigma: number): Float64Array =>
   Float64Array.from({ length: n * n }, (_, at) => (at % (n + 1) === 0 ? sigma ** 2 : 0));
 
 /** The line where a weld may stand up. */
-export const weldedLine = (read: Readings): RimLine => rimLine(read, READING_SIGMA, undefined, true);
+export const weldedLine = (read: Readings): RimLine => rimLine(read, READING_SIGMA, undefined, { welded: true });
 
 /** Readings explained by one way of falling off. */
 interface Fit {
@@ -124,7 +133,7 @@ const fitted = (
   known: readonly number[],
   mean: number,
   fall: (typeof FALL)[number],
-  welded: boolean,
+  { welded = false, again }: HowRead,
 ): Fit | null => {
   const n = readings.length;
   const values = readings.map((r) => (r === null ? 0 : r - mean));
@@ -163,6 +172,15 @@ const fitted = (
   };
   const good = new Uint8Array(n);
   for (const i of known) good[i] = sigma[i] <= SEEN.sigma ? 1 : 0;
+  const standsUp = (i: number): boolean =>
+    [1, -1].every((way) =>
+      [1, 2].some((by) => {
+        const beside = readings[(known[i] + way * by + n) % n];
+        return beside !== null && values[known[i]] + mean - beside > WELD_STANDS;
+      }),
+    );
+  // Read alike twice it is no slip; but a weld stands up every time, over both its sides.
+  const isTheRim = (i: number): boolean => (again?.[known[i]] ?? false) && !(welded && weights[i] > 0 && standsUp(i));
   const seenBeside = (i: number): boolean => {
     const within = welded && weights[i] > 0 ? SEEN.weldWithin : SEEN.within;
     const on = (way: number) => {
@@ -176,7 +194,7 @@ const fitted = (
     let worst = -1;
     let worstRatio = 3.5;
     for (let i = 0; i < u; i++) {
-      if (isAside[i] || runWith(i) > WELD_SPOKES || !seenBeside(i)) continue;
+      if (isAside[i] || runWith(i) > WELD_SPOKES || isTheRim(i) || !seenBeside(i)) continue;
       const ratio = Math.abs(weights[i]) / Math.sqrt(diagonal[i]);
       if (ratio <= worstRatio) continue;
       worst = i;

@@ -38,14 +38,18 @@ describe("bent rims", () => {
     ["bent by 0.4/k mm", "many", 2002, "fresh"],
     ["the same, nobody says it was de-stressed", "conical", 2001, "fresh"],
     ["0.4/k, a fifth of each turn lost to twist, noise 0.04 mm", "single-sided", 2001, "buckled"],
+    ["0.2/k and a dent of 0.5 mm over three holes", "single-sided", 2001, "fresh"],
+    ["0.4/k, a nipple stuck", "small", 2002, "fresh"],
+    ["0.4/k, the dial slips by 0.15 mm half way round the second round", "steel", 2002, "buckled"],
   ] as const)(
     "%s, %s %d %s: as true as it can be had inside the spread asked for, in few touches",
     (name, build, seed, start) => {
       const c = named(name);
       const t = workshopTrial(c, build, seed, start);
-      expect(t.over).toBeLessThan(c.over + 0.02);
-      expect(t.broken.filter((b) => b !== "run-out")).toEqual([]);
-      expect(t.touches / t.holes).toBeLessThan(2.7);
+      expect(t.over).toBeLessThan(c.over + 0.01);
+      expect(t.broken.filter((b) => b !== "run-out" && b !== "evenness")).toEqual([]);
+      // Twice as noisy a dial and twice the twist leave it a little less even.
+      expect(t.spread).toBeLessThan(name.includes("twist") ? 0.24 : 0.22);
     },
   );
   test("by ear alone it is as true as by gauge, less even, no spoke slack; with one spoke a kind known as tight as asked", () => {
@@ -116,7 +120,8 @@ describe("harder wheels", () => {
     expect(found.filter((b) => b.place <= 1).length).toBeGreaterThanOrEqual(23);
     const told = found.filter((b) => b.inRange !== null);
     expect(told.length).toBeGreaterThan(12);
-    expect(told.filter((b) => b.inRange).length).toBeGreaterThanOrEqual(0.95 * told.length);
+    // Two σ: of twenty one lies outside, and by chance another.
+    expect(told.filter((b) => !b.inRange).length).toBeLessThanOrEqual(2);
   }, 60_000);
 });
 

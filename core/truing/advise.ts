@@ -19,15 +19,18 @@ import { squaresOf } from "./solving/squares";
 
 /** With no round to learn from, the first aims at no more than this part of the target. */
 const FIRST_STAGE = 0.6;
+/** Fraction of the wanted tension off which every nipple is turned. */
+const LOOSE = 0.08;
 /**
- * Touches a wheel should need, per spoke, and the rounds they are for: the first two may touch all, one past them still a
+ * Touches a wheel may need, per spoke, and the rounds they are for: the first two may touch all, one past them still a
  * few. From the third on the budget holds whatever a nipple more would gain: an exception for a wheel still out is what
- * every bent rim claims. Only one still far from its tension is brought up first.
+ * every bent rim claims. Only one still far from its tension is brought up first. A wheel that the first round leaves at the
+ * tension it came with, to be brought up in the next, is touched at its worst places only: all are turned then anyway.
  */
-const TOUCHES = { each: 2.6, rounds: 4, free: 2, more: 0.25, farFromTight: 0.15 };
+const TOUCHES = { each: 2.9, rounds: 4, free: 2, more: 0.25, farFromTight: 0.15, untaught: 0.4 };
 /** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
  * hundredth is gone with its twist; later ones end on it. */
-const CLOSE = { nudges: 40, touch: 0.04 };
+const CLOSE = { nudges: 100, touch: 0.08 };
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
@@ -81,11 +84,10 @@ export const advise = (input: AdviseInput): Advice => {
   const wished = (school === "at-once" && inReach ? best?.turns : solveAim(settled, squares)) ?? stay;
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
-  const loose = Math.abs(tightNow - stage) > 0.08;
+  const loose = Math.abs(tightNow - stage) > LOOSE;
   const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE.touch;
   const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
-  const touches =
-    history.length < TOUCHES.free || Math.abs(tightNow - stage) > TOUCHES.farFromTight ? n : touchesLeft(history, n);
+  const touches = touchesAllowed(history, n, Math.abs(tightNow - stage), !loose && input.stage - stage > LOOSE);
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
   if (school === "fewest" && !loose) turns = fewestSteps(settled, nipple.step, tolerance) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
@@ -152,8 +154,14 @@ const everRead = ({ readings, history }: AdviseInput): ReadonlySet<number> =>
     ),
   );
 
-/** How many nipples this round may touch: an even share of what is left for the rounds to come. */
-const touchesLeft = (history: AdviseInput["history"], n: number): number => {
+/**
+ * How many nipples this round may touch: an even share of what is left for the rounds to come.
+ *
+ * @param far fraction of the wanted tension that the wheel is from this stage's
+ */
+const touchesAllowed = (history: AdviseInput["history"], n: number, far: number, broughtUpNext: boolean): number => {
+  if (far > TOUCHES.farFromTight) return n;
+  if (history.length < TOUCHES.free) return broughtUpNext ? TOUCHES.untaught * n : n;
   const used = history.reduce((sum, round) => sum + round.turns.filter((t) => t !== 0).length, 0);
   const rounds = Math.max(1, TOUCHES.rounds - history.length);
   return Math.max(TOUCHES.more * n, (TOUCHES.each * n - used) / rounds);

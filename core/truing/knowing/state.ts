@@ -6,6 +6,7 @@ import { READING_SIGMA, type RimLine, rimLine } from "../../runout/line";
 import type { Readings } from "../../runout/runout";
 import type { Wheel } from "../../wheel/wheel-file";
 import { lackOfSlack } from "./slack";
+import { agreed, SUREST, type Told, toldBy, weighed } from "./told";
 
 /** The rim's own bend, measured before it was laced; mm, once round and mean of no account. */
 export interface OwnBend {
@@ -64,6 +65,9 @@ const OFFSET_SIGMA = 0.05;
 const AGREES = 4;
 /** Part by which a forecast is usually wrong once its stiffness is learnt. */
 const FORECAST_SIGMA = 0.05;
+
+/** How much more unsure, as a variance, a round is that was carried past spokes that were slack. */
+const PAST_SLACK = 9;
 
 /** Tensions a model may be built about: what was read, slack spokes as barely tight, unread ones like their side. */
 export const workingTensions = (
@@ -164,25 +168,18 @@ export const wheelState = (
   const n = geometry.spokes.length;
   const pitch = (geometry.wheel as Wheel).spoke.threadPitch;
   const { lateral, radial, tension } = elastic.influences;
-  const sums = {
-    lateral: { top: new Float64Array(n), under: new Float64Array(n) },
-    radial: { top: new Float64Array(n), under: new Float64Array(n) },
-    tension: { top: new Float64Array(n), under: new Float64Array(n) },
-  };
+  const told = { lateral: toldBy(n), radial: toldBy(n), tension: toldBy(n) };
   const add = (
-    to: { top: Float64Array; under: Float64Array },
+    to: Told[][],
     values: Readings | undefined,
     moved: Float64Array,
     variance: (value: number, at: number) => number,
+    onlyNew = false,
   ) => {
-    if (!values) return;
-    for (let i = 0; i < n; i++) {
-      const value = values[i];
-      if (value === null || value === undefined) continue;
-      const weight = 1 / variance(value, i);
-      to.top[i] += weight * (value + moved[i]);
-      to.under[i] += weight;
-    }
+    values?.forEach((value, i) => {
+      if (value !== null && !(onlyNew && to[i].length > 0))
+        to[i].push({ value: value + moved[i], variance: variance(value, i) });
+    });
   };
   const offsets = { top: 0, under: 0 };
   const turned = new Float64Array(n);
@@ -194,19 +191,22 @@ export const wheelState = (
     const movedR = product(radial, turned, n);
     const movedT = product(tension, turned, n);
     // A round cannot be carried forward past spokes that were slack and are not: what they took up before pulling is unknown.
-    const slack = (round.readings.tension ?? []).some((t, i) => t !== null && t <= 0 && now.tension?.[i] !== 0);
-    const wide = fresh ? 1 : slack ? 100 : 1;
+    // It speaks, and roughly, for places that nobody read since.
+    const slack =
+      !fresh && (round.readings.tension ?? []).some((t, i) => t !== null && t <= 0 && now.tension?.[i] !== 0);
+    const wide = slack ? PAST_SLACK : 1;
     const line = (what: "lateral" | "radial", moved: Float64Array) => {
       const carried = (FORECAST_SIGMA * rms(moved) + (fresh ? 0 : 0.005)) ** 2 * wide;
       const values = round.readings[what];
-      add(sums[what], values, moved, (_, i) => readingSigma(round.readings, what, i) ** 2 + carried);
+      add(told[what], values, moved, (_, i) => readingSigma(round.readings, what, i) ** 2 + carried, slack);
       const rest = between(values);
       if (rest)
         add(
-          sums[what],
+          told[what],
           values.map((v) => (v === null ? rest.middle : null)),
           moved,
           () => rest.sigma ** 2 + carried,
+          slack,
         );
     };
     line("lateral", movedL);
@@ -216,15 +216,16 @@ export const wheelState = (
     const read = round.readings.tension;
     const lost = fresh ? 0 : lostAlike(now.tension, read, movedT);
     add(
-      sums.tension,
+      told.tension,
       read?.map((t, i) => (t !== null && t <= 0 ? (lacking(i)?.tension ?? 0) : t)),
       movedT.map((t) => t - lost),
       (t, i) =>
         (read?.[i] === 0 ? (lacking(i)?.sigma ?? SLACK_SIGMA) : Math.max(TENSION_SIGMA * t, SLACK_SIGMA)) ** 2 +
         (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
+      slack,
     );
     const { offset } = round.readings;
-    if (typeof offset === "number") {
+    if (typeof offset === "number" && !(slack && offsets.under > 0)) {
       const across = elastic.influences.offset.reduce((sum, per, i) => sum + per * turned[i], 0);
       const weight = 1 / (OFFSET_SIGMA ** 2 + (FORECAST_SIGMA * Math.abs(across)) ** 2 * wide);
       // What no longer agrees with newer readings was a slip, or the rim was moved since: the newest counts.
@@ -236,11 +237,8 @@ export const wheelState = (
     }
     fresh = false;
   }
-  const mean = (s: { top: Float64Array; under: Float64Array }): (number | null)[] =>
-    Array.from({ length: n }, (_, i) => (s.under[i] > 0 ? s.top[i] / s.under[i] : null));
-  const noise = (s: { under: Float64Array }): number[] =>
-    Array.from(s.under, (u) => Math.max(0.004, u > 0 ? 1 / Math.sqrt(u) : READING_SIGMA));
-  const tensions = mean(sums.tension);
+  const tensionsTold = told.tension.map((list) => weighed(list));
+  const tensions = tensionsTold.map((t) => t?.value ?? null);
   const anyTension = tensions.some((t) => t !== null);
   const filled = new Float64Array(n);
   const working = workingTensions(geometry, wanted, now);
@@ -257,18 +255,21 @@ export const wheelState = (
     const bare = bent ? withoutWholeRim(rimLine(bent, PLATE_SIGMA).at) : null;
     return bare ? forced.map((v, i) => v + bare[i]) : forced;
   };
-  const line = (
-    sum: (typeof sums)["lateral"],
-    perForce: Float64Array,
-    bent: Readings | undefined,
-    welded: boolean,
-  ): RimLine => rimLine(mean(sum), noise(sum), known(perForce, bent), welded);
+  const line = (of: Told[][], perForce: Float64Array, bent: Readings | undefined, welded: boolean): RimLine => {
+    const places = of.map(agreed);
+    return rimLine(
+      places.map((p) => p?.value ?? null),
+      places.map((p) => Math.max(SUREST, p ? Math.sqrt(p.variance) : READING_SIGMA)),
+      known(perForce, bent),
+      { welded, again: places.map((p) => p?.again ?? false) },
+    );
+  };
   return {
-    lateral: line(sums.lateral, elastic.lateralPerForce, own?.lateral, false),
-    radial: line(sums.radial, elastic.radialPerForce, own?.radial, true),
+    lateral: line(told.lateral, elastic.lateralPerForce, own?.lateral, false),
+    radial: line(told.radial, elastic.radialPerForce, own?.radial, true),
     tension: filled,
     tensionSigma: anyTension
-      ? 1 / Math.sqrt(sums.tension.under.reduce((a, b) => a + b, 0) / n)
+      ? 1 / Math.sqrt(tensionsTold.reduce((sum, t) => sum + (t ? 1 / t.variance : 0), 0) / n)
       : 0.15 * Math.max(...Array.from(wanted)),
     tensionAssumed: !anyTension,
     offset: offsets.under > 0 ? offsets.top / offsets.under : null,

@@ -16,6 +16,8 @@ const WORTH = { least: 0.01, ofTolerance: 0.1 };
 const NEAR = { read: 0.05, told: 0.15 };
 /** Fraction of the wanted tension by which a round must bring the mean nearer to be worth it for that alone. */
 const NEARER = 0.05;
+/** Fraction by which a spoke near the edge must come nearer to its side's mean. */
+const EVENER = 0.01;
 /** mm of offset, alike. */
 const ACROSS = 0.05;
 /** mm of bend in the bare rim that a press should take out before spokes are asked to. */
@@ -77,7 +79,8 @@ export const judge = (wheel: Judged): Judgement => {
   const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
   // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
   const unsure = (state.tensionSigma * n) / full.reduce((a, b) => a + b, 0);
-  const even = !gauged || spreadOf(geometry.spokes, state.tension) <= tolerance.tensionSpread + unsure;
+  const spread = spreadOf(geometry.spokes, state.tension);
+  const even = !gauged || spread <= tolerance.tensionSpread + unsure;
   // By what the dial said, as every screen and the sheet hold it against the tolerance, not by what is believed of it.
   const done = standingOf(readings, tolerance).state === "inside" && tightEnough && even;
   const settles = inside(released) && !inside(now) && tightEnough;
@@ -92,6 +95,10 @@ export const judge = (wheel: Judged): Judgement => {
   const gainsElse =
     Math.abs(released.offset) - Math.abs(atRest.offset) > ACROSS ||
     (gauged && (!tightEnough || !even) && trouble(aim, atRest, 0) < 0.9 * trouble(aim, released, 0)) ||
+    // What may well stand past what is allowed is brought back inside while there is a turn to spare for it.
+    (gauged &&
+      spread > tolerance.tensionSpread - unsure &&
+      spread - spreadOf(geometry.spokes, atRest.tension) > EVENER) ||
     Math.abs(tightNow - stage) > NEARER;
   const lookedTwice = isSecondLook(input);
   const worth =

@@ -92,6 +92,16 @@ export const handSteps = (
       look(i, -step, j, step);
     }
   };
+  // A turn given up for another anywhere, where not all may be touched.
+  const forAny = (i: number): void => {
+    for (let j = 0; j < n; j++) {
+      if (x[j] !== 0) continue;
+      look(i, -x[i], j, step);
+      look(i, -x[i], j, -step);
+      look(i, -x[i], j, x[i]);
+      look(i, -x[i], j, -x[i]);
+    }
+  };
   const search = (): void => {
     for (let round = 0; round < 20; round++) {
       let gained = false;
@@ -99,6 +109,8 @@ export const handSteps = (
       if (gained) continue;
       if (aim.rough) break;
       for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, withLike)) gained = true;
+      if (gained) continue;
+      if (touched < n) for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, forAny)) gained = true;
       if (!gained) break;
     }
   };

@@ -13,7 +13,7 @@ import { solveAim } from "./solve-aim";
  * Of the allowed unevenness only this much is used: tensions are read to 3 %, and what is worked out to the edge of the
  * window ends past it. A bent rim costs 0.01 to 0.02 mm for it.
  */
-const SPREAD_USED = 0.85;
+const SPREAD_USED = 0.87;
 /** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
 const NOT_CHASED = 0.03;
 /** N: past anything. */
@@ -47,9 +47,8 @@ export const makeAim = (
   }
   const counted = low.map((l, i) => (high[i] - l < nipple.step && typeof nipple.fixed?.[i] !== "number" ? 0 : 1));
   // While tension is still being brought up, evenness may wait a little for the shape.
-  // Beside a spoke that cannot be turned its neighbours need all the room there is.
   const held = counted.includes(0);
-  const used = (held ? 1 : SPREAD_USED) * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
+  const used = SPREAD_USED * tolerance.tensionSpread * (stage < input.stage ? 1.3 : 1);
   return {
     n,
     lateral: state.lateral.at,
@@ -121,7 +120,7 @@ const FAR = 6;
 /** mm: so weighed that even a millimetre of run-out buys nothing outside the window of tension, nor an offset. */
 const HELD_IN = { runout: 0.07, offset: 0.05 };
 /** mm of total reading past the best that are counted as on a rim which can be had this true. */
-const PAST_BEST = 0.05;
+const PAST_BEST = 0.02;
 
 /** Turns of any size, and the wheel they lead to. */
 export interface Reached {
