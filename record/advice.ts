@@ -1,9 +1,11 @@
 import { broughtUpIn, newSpokeOf } from "@/core/lacing/new-spoke";
+import { placeSpokes } from "@/core/lacing/placement";
 import { RimBuckles } from "@/core/mechanics/buckling";
 import { isReadForRunOut } from "@/core/rounds/counting-rounds";
 import type { Round } from "@/core/rounds/round";
 import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
 import { isTakenBack, turnsMade, turnsOver, walkedSpokes } from "@/core/rounds/turn";
+import { type HeardReadings, withoutGauge } from "@/core/tension/without-gauge";
 import { advise } from "@/core/truing/advise";
 import type { AdviseInput } from "@/core/truing/advise-input";
 import { benchWay, usualSchool } from "@/core/truing/bench-way";
@@ -11,24 +13,29 @@ import { misreadings } from "@/core/truing/knowing/misreadings";
 import type { PastRound } from "@/core/truing/knowing/state";
 import type { Advice } from "@/core/truing/saying/advice";
 import { frontOf } from "@/core/truing/solving/front";
+import { tightAtFirst } from "@/core/truing/tight-at-first";
 import { BadInput, notMeasured, notThere } from "@/core/wheel/bad-input";
 import { saveAdvice } from "@/store/rounds";
 import { readSettings } from "@/store/settings";
 import { type BenchRecord, benchRecord } from "./bench-record";
+
+/** A round read, its tensions not yet made of what was heard. */
+type HeardRound = Omit<PastRound, "readings"> & { readonly readings: HeardReadings };
 
 /** A place nobody tensioned is told apart from a slack one: nulls stay nulls, none at all is left out. */
 const withoutEmptyTension = (r: RoundReadings): RoundReadings =>
   placesRead(r.tension) > 0 ? r : { ...r, tension: undefined };
 
 /** Every round from one on to before another, as the engine takes them: what was read, and what was turned after it. */
-const historyBefore = ({ rounds, read }: BenchRecord, since: number, at: number): PastRound[] => {
-  const history: PastRound[] = [];
+const historyBefore = ({ rounds, read }: BenchRecord, since: number, at: number): HeardRound[] => {
+  const history: HeardRound[] = [];
   for (const round of rounds.slice(since, at)) {
     const turns = turnsMade(round, read.holes);
     const past = read.readings(round);
     const before = history.at(-1);
     const { destressed } = round;
-    if (isReadForRunOut(past)) history.push({ readings: withoutEmptyTension(past), turns, destressed });
+    if (isReadForRunOut(past))
+      history.push({ readings: { ...withoutEmptyTension(past), ...read.heard(round) }, turns, destressed });
     // A round that only brought the wheel up was not read: its turns followed the readings before it.
     else if (before)
       history[history.length - 1] = {
@@ -72,19 +79,30 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
   // While a new spoke held nothing the wheel was another one: what was read then says nothing of this.
   const since = upIn >= 0 && upIn < at ? upIn + 1 : 0;
   const fresh = put && !put.up && (upIn < 0 || upIn >= at) ? [put.spoke] : [];
+  const first = rounds.slice(since).find((r) => isReadForRunOut(read.readings(r))) ?? rounds[at];
+  const tight = way.tight ?? tightAtFirst(job.kind, rounds.slice(0, rounds.indexOf(first)));
+  const past = historyBefore(record, since, at);
+  const all = withoutGauge(
+    wheel,
+    placeSpokes(wheel),
+    [...past.map((h) => h.readings), { ...readings, ...read.heard(rounds[at]) }],
+    // Of a wheel that came up to tension only the evenness is heard.
+    tight ?? 1,
+  );
+  const now = all[past.length];
   return {
     wheel,
     // Slipped back: what its tension was says nothing of what it is.
-    readings: readings.tension
-      ? { ...readings, tension: readings.tension.map((t, i) => (way.slipped.includes(i + 1) ? null : t)) }
-      : readings,
+    readings: now.tension
+      ? { ...now, tension: now.tension.map((t, i) => (way.slipped.includes(i + 1) ? null : t)) }
+      : now,
     tolerance: way.tolerance,
     stage: 1,
     school: way.school,
-    ...(way.tight === null ? {} : { tight: way.tight }),
+    ...(tight === null ? {} : { tight }),
     ...(build.plate ? { bare: { lateral: build.plate.bend } } : {}),
     nipple: { step: 1 / 16, most: 1, left: way.left, ...(fixed ? { fixed } : {}) },
-    history: historyBefore(record, since, at),
+    history: past.map((h, i) => ({ ...h, readings: all[i] })),
     ...(fresh.length > 0 ? { fresh } : {}),
   };
 };

@@ -2,7 +2,8 @@ import { placeSpokes } from "../lacing/placement";
 import type { Taken } from "../measurement/taken";
 import type { GaugeTable } from "../tension/gauge-table";
 import { IN_NIPPLE, type SoundKind, soundKinds } from "../tension/sounding";
-import { inNewtons, type SpokeTension, type Told, tensionsTold } from "../tension/told";
+import { inNewtons, type SpokeTension, squeezes, type Told, tensionsTold } from "../tension/told";
+import type { HeardReadings } from "../tension/without-gauge";
 import type { Wheel } from "../wheel/wheel-file";
 import { tensionEntries } from "./reading";
 import type { Round } from "./round";
@@ -17,6 +18,8 @@ export interface ReadRounds {
   readonly entries: (round: Round) => readonly Told[];
   readonly tensions: (round: Round) => readonly SpokeTension[];
   readonly readings: (round: Round) => RoundReadings;
+  /** Notes and squeezed pairs that stand for a round's spokes, whatever they say in newtons. */
+  readonly heard: (round: Round) => Pick<HeardReadings, "note" | "pairs">;
 }
 
 /**
@@ -53,14 +56,32 @@ export const readRounds = (
     worked.set(round.id, made);
     return made;
   };
-  const withTensions = (round: Round): RoundReadings => {
+  /** The newest round up to this one that has what is asked for, with nothing turned or de-stressed since; null for none. */
+  const standing = (round: Round, has: (round: Round) => boolean): Round | null => {
     for (let at = rounds.indexOf(round); at >= 0; at--) {
-      const own = entries(rounds[at]).length > 0 ? tensions(rounds[at]).map((t) => t.tension) : [];
-      if (own.some((t) => t !== null)) return roundReadings(round, holes, own);
+      if (has(rounds[at])) return rounds[at];
       const before = rounds[at - 1];
       if (!before || isTurned(before) || before.destressed) break;
     }
-    return roundReadings(round, holes);
+    return null;
+  };
+  const withTensions = (round: Round): RoundReadings => {
+    const of = standing(round, (r) => entries(r).length > 0 && tensions(r).some((t) => t.tension !== null));
+    return of
+      ? roundReadings(
+          round,
+          holes,
+          tensions(of).map((t) => t.tension),
+        )
+      : roundReadings(round, holes);
+  };
+  const heard = (round: Round): Pick<HeardReadings, "note" | "pairs"> => {
+    const rung = standing(round, (r) => entries(r).some((e) => e.what === "note"));
+    const felt = standing(round, (r) => entries(r).some((e) => e.what === "squeeze"));
+    return {
+      ...(rung ? { note: tensions(rung).map((t) => t.note) } : {}),
+      ...(felt ? { pairs: squeezes(entries(felt)) } : {}),
+    };
   };
   return {
     holes,
@@ -70,6 +91,7 @@ export const readRounds = (
     },
     entries,
     tensions,
+    heard,
     readings: (round) => {
       const known = counted.get(round.id);
       if (known) return known;

@@ -12,8 +12,10 @@ export interface RoundReadings {
   readonly tension?: Readings;
   /** mm of the rim's mean plane from the wanted one, + towards A. */
   readonly offset?: number | null;
-  /** 1 σ of each reading, mm, by what it was taken with; null or left out: a careful dial. */
-  readonly sure?: { readonly lateral?: Readings; readonly radial?: Readings };
+  /** 1 σ of each reading, mm and N, by what it was taken with; null or left out: a careful dial, a good gauge. */
+  readonly sure?: { readonly lateral?: Readings; readonly radial?: Readings; readonly tension?: Readings };
+  /** How even the tensions are was heard or felt, how tight they are in all was reckoned. */
+  readonly reckoned?: boolean;
   /** Lines of which the highest and the lowest place of a whole turn were told: two readings say its total then. */
   readonly highLow?: readonly ("lateral" | "radial")[];
 }

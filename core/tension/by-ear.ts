@@ -53,21 +53,20 @@ const endsBy = (wheel: Wheel, known: readonly (KnownSpoke & { readonly of: Place
   return found.length === 0 ? null : found[Math.floor((found.length - 1) / 2)];
 };
 
-/** Spokes of a kind whose note and tension are both known, from the best source there is. */
-const knownOf = (
-  kind: Kind,
-  rounds: readonly Heard[],
-  wanted: number,
-  tight: number | undefined,
-): readonly (KnownSpoke & { readonly of: PlacedSpoke })[] => {
-  const told = rounds.flatMap(({ note, tension, known }) =>
+type Known = readonly (KnownSpoke & { readonly of: PlacedSpoke })[];
+
+/** Spokes of a kind whose note and tension were both told. */
+const toldOf = (kind: Kind, rounds: readonly Heard[]): Known =>
+  rounds.flatMap(({ note, tension, known }) =>
     kind.flatMap((of) => {
       const frequency = note?.[of.spoke - 1];
       const newton = known?.find((k) => k.spoke === of.spoke)?.tension ?? tension?.[of.spoke - 1];
       return isRung(frequency) && typeof newton === "number" && newton > 0 ? [{ of, tension: newton, frequency }] : [];
     }),
   );
-  if (told.length > 0) return told;
+
+/** Spokes of a kind whose note was heard and whose tension the wheel's beginning gives away, where nobody told one. */
+const likelyOf = (kind: Kind, rounds: readonly Heard[], wanted: number, tight: number | undefined): Known => {
   const first = rounds.find(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])))?.note;
   const ringing = kind
     .flatMap((of) => {
@@ -83,32 +82,42 @@ const knownOf = (
   return tight === undefined || !middle ? [] : [{ ...middle, tension: tight * wanted }];
 };
 
+/** What all rounds of a wheel say in newtons. */
+export interface ByEar {
+  /** For each round what it read in newtons and, where it read none, what its note says; 0 slack. */
+  readonly tensions: readonly (readonly (number | null)[] | undefined)[];
+  /** Some kind was plucked and no spoke of it known: its evenness is heard, how tight it is in all was reckoned. */
+  readonly reckoned: boolean;
+}
+
 /**
  * Tensions from notes, N: through the ends of each kind as one known spoke gives them; else as the wheel's beginning gives
  * them away; else as ends usually hold, which tells evenness within a kind well and the tension itself only roughly.
  *
  * @param tight part of the wanted tension the wheel had to begin with, where somebody knows
- * @returns for each round what it read in newtons and, where it read none, what its note says; 0 slack
  */
 export const tensionsByEar = (
   wheel: Wheel,
   spokes: readonly PlacedSpoke[],
   rounds: readonly Heard[],
   tight: number | undefined,
-): (readonly (number | null)[] | undefined)[] => {
-  if (rounds.every(({ note }) => !note)) return rounds.map(({ tension }) => tension);
+): ByEar => {
+  if (rounds.every(({ note }) => !note)) return { tensions: rounds.map(({ tension }) => tension), reckoned: false };
   const sides = sideTensions(wheel, spokes);
   const EI = (wheel.spoke.modulus * Math.PI * wheel.spoke.diameter ** 4) / 64;
   const heardBy = new Map<number, SoundingSpoke>();
+  let reckoned = false;
   for (const kind of kindsOf(spokes)) {
     if (kind.length === 0) continue;
-    const ends = endsBy(wheel, knownOf(kind, rounds, sides[kind[0].flange], tight));
+    const told = toldOf(kind, rounds);
+    const ends = endsBy(wheel, told.length > 0 ? told : likelyOf(kind, rounds, sides[kind[0].flange], tight));
+    reckoned ||= told.length === 0 && rounds.some(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])));
     for (const s of kind) {
       const sounding = soundingOf(wheel, s);
       heardBy.set(s.spoke, { ...sounding, ends: ends ?? (USUAL_ENDS * EI) / sounding.freeLength });
     }
   }
-  return rounds.map(({ note, tension, known }) =>
+  const tensions = rounds.map(({ note, tension, known }) =>
     note
       ? note.map((hz, i) => {
           const told = tension?.[i] ?? known?.find((k) => k.spoke === i + 1)?.tension;
@@ -119,4 +128,5 @@ export const tensionsByEar = (
         })
       : tension,
   );
+  return { tensions, reckoned };
 };

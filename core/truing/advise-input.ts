@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { placeSpokes } from "../lacing/placement";
-import type { RoundReadings } from "../rounds/round-readings";
-import { tensionsByEar } from "../tension/by-ear";
+import { placesRead, type RoundReadings } from "../rounds/round-readings";
+import { withoutGauge } from "../tension/without-gauge";
 import { BadInput } from "../wheel/bad-input";
 import { parseWith } from "../wheel/parse-with";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
@@ -145,6 +145,10 @@ export interface AdviseInput {
   readonly fresh?: readonly number[];
 }
 
+/** Whether how tight the wheel is was reckoned, only its evenness heard or felt. */
+export const isReckoned = ({ readings, history }: Pick<AdviseInput, "readings" | "history">): boolean =>
+  placesRead(readings.tension) > 0 ? (readings.reckoned ?? false) : history.some((h) => h.readings.reckoned ?? false);
+
 const checkCount = (path: string, list: readonly unknown[] | undefined, holes: number): void => {
   if (list && list.length !== holes)
     throw new BadInput(
@@ -185,16 +189,16 @@ export const readAdvise = (input: unknown): AdviseInput => {
   checkCount("bare.radial", rest.bare?.radial, holes);
   checkCount("nipple.left", rest.nipple.left, holes);
   checkCount("nipple.fixed", rest.nipple.fixed, holes);
-  const rounds = [...rest.history.map((h) => h.readings), rest.readings];
-  const tensions = tensionsByEar(wheel, placeSpokes(wheel), rounds, rest.tight);
-  const heard = (readings: z.output<typeof readingsSchema>, round: number): RoundReadings => {
-    const { note: _, known: __, ...read } = readings;
-    return { ...read, ...(tensions[round] ? { tension: tensions[round] } : {}) };
-  };
+  const rounds = withoutGauge(
+    wheel,
+    placeSpokes(wheel),
+    [...rest.history.map((h) => h.readings), rest.readings],
+    rest.tight,
+  );
   return {
     wheel,
     ...rest,
-    readings: heard(rest.readings, rest.history.length),
-    history: rest.history.map((h, i) => ({ ...h, readings: heard(h.readings, i) })),
+    readings: rounds[rest.history.length],
+    history: rest.history.map((h, i) => ({ ...h, readings: rounds[i] })),
   };
 };

@@ -89,7 +89,8 @@ export const advise = (input: AdviseInput): Advice => {
   const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
   const touches = touchesAllowed(history, n, Math.abs(tightNow - stage), !loose && input.stage - stage > LOOSE);
   let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
-  if (school === "fewest" && !loose) turns = fewestSteps(settled, nipple.step, tolerance) ?? turns;
+  if (school === "fewest" && !loose)
+    turns = fewestSteps(settled, nipple.step, tolerance, !state.tensionAssumed) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
   const effort = turns.reduce((sum, t) => sum + t * t, 0);
   // What was already turned this round stays turned, whatever is made of the rest.

@@ -6,6 +6,7 @@ import type { Entry, Taken } from "@/core/measurement/taken";
 import { isLacedAnew } from "@/core/wheel/stages";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { usePutFigure } from "../parts/kept/use-put-figure";
+import type { RoundView } from "./round-view";
 
 /** Hours after which a wheel is taken to have been off the stand. */
 const SITTING_HOURS = 4;
@@ -26,9 +27,11 @@ const TOGETHER: Pick<Figure, "label" | "how" | "choices"> = {
 export const asksTight = (
   kind: string,
   taken: Readonly<Record<string, Taken>>,
-  rounds: readonly { readonly tension: readonly (number | null)[] }[],
+  rounds: readonly Pick<RoundView, "tension" | "round" | "walked">[],
 ): boolean =>
-  isLacedAnew(kind) && taken[TIGHT_FIGURE.name] === undefined && !rounds.some((r) => r.tension.some((t) => t !== null));
+  isLacedAnew(kind) &&
+  taken[TIGHT_FIGURE.name] === undefined &&
+  !rounds.some((r) => r.tension.some((t) => t !== null) || (r.round.plan !== null && r.walked.length > 0));
 
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (

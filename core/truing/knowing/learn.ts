@@ -3,7 +3,7 @@ import { type Answer, answerTo } from "../../mechanics/elastic-wheel";
 import type { Stiffness } from "../../mechanics/stiffness";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import type { RoundReadings } from "../../rounds/round-readings";
-import { type PastRound, readingSigma, tensionsBetween, workingTensions } from "./state";
+import { type PastRound, readingSigma, tensionSigma, tensionsBetween, workingTensions } from "./state";
 
 /** What the rounds so far have taught about this wheel. */
 export interface Learnt {
@@ -82,7 +82,7 @@ const lessonsOf = (
     compare("radial", (_, i, of) => readingSigma(of, "radial", i), always);
     compare(
       "tension",
-      (t) => Math.max(0.03 * t, 15),
+      (t, i, of) => tensionSigma(of, t, i),
       (t) => t > 0,
     );
     const pulls = after.tension?.filter((t) => t !== null && t > 0) ?? [];

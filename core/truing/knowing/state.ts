@@ -59,6 +59,11 @@ export interface WheelState {
 const TENSION_SIGMA = 0.03;
 /** N: below this a hand feels nothing. */
 const SLACK_SIGMA = 15;
+
+/** 1 σ of a tension of so many newtons, N. */
+export const tensionSigma = (readings: RoundReadings, tension: number, at: number): number =>
+  readings.sure?.tension?.[at] ?? Math.max(TENSION_SIGMA * tension, SLACK_SIGMA);
+
 /** 1 σ of an offset, mm (common practice: two rules against a straight edge). */
 const OFFSET_SIGMA = 0.05;
 /** σ within which an older offset agrees with the newer ones. */
@@ -220,7 +225,7 @@ export const wheelState = (
       read?.map((t, i) => (t !== null && t <= 0 ? (lacking(i)?.tension ?? 0) : t)),
       movedT.map((t) => t - lost),
       (t, i) =>
-        (read?.[i] === 0 ? (lacking(i)?.sigma ?? SLACK_SIGMA) : Math.max(TENSION_SIGMA * t, SLACK_SIGMA)) ** 2 +
+        (read?.[i] === 0 ? (lacking(i)?.sigma ?? SLACK_SIGMA) : tensionSigma(round.readings, t, i)) ** 2 +
         (FORECAST_SIGMA * rms(movedT)) ** 2 * wide,
       slack,
     );

@@ -2,7 +2,7 @@ import type { Influences } from "../../mechanics/elastic-wheel";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import { isInside, standingOf } from "../../rounds/inside-tolerance";
 import { spreadOf } from "../../tension/spread";
-import type { AdviseInput } from "../advise-input";
+import { type AdviseInput, isReckoned } from "../advise-input";
 import type { WheelState } from "../knowing/state";
 import type { Outcome } from "../solving/aim";
 import type { Advice } from "./advice";
@@ -120,7 +120,9 @@ export const explain = (scene: Scene): Reason[] => {
   const offsetRead = readings.offset !== undefined && readings.offset !== null;
   if (offsetRead && (Math.abs(now.offset) > 0.02 || Math.abs(after.offset) > 0.02))
     reasons.push({ ...whole, code: "offset", figures: { now: now.offset, after: after.offset } });
-  if (state.tensionAssumed) reasons.push({ ...whole, code: "tension-assumed", figures: {} });
+  const begun = { tight: input.tight ?? null };
+  if (state.tensionAssumed) reasons.push({ ...whole, code: "tension-assumed", figures: begun });
+  else if (isReckoned(input)) reasons.push({ ...whole, code: "tension-reckoned", figures: begun });
   for (const what of ["lateral", "radial"] as const) {
     const { masked, seam } = state[what];
     if (masked.length === 0) continue;

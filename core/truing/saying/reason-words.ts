@@ -77,8 +77,14 @@ const WORDS: Words = {
     }.`,
   offset: ({ now, after }) =>
     `The rim stands ${mm(Math.abs(now))} mm towards the ${towards(now)}; after this round ${mm(Math.abs(after))}.`,
-  "tension-assumed": () =>
-    "No tension was read, so it is guessed from the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.",
+  "tension-assumed": ({ tight }) =>
+    tight === null
+      ? "No tension was read and nobody said how tight it is, so it is taken as up to tension. Just laced it would still be nearly slack, and stay so: squeeze a few pairs, and say how tight it feels."
+      : `No tension was read, so it is guessed from ${percent(tight)} % to begin with and the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.`,
+  "tension-reckoned": ({ tight }) =>
+    `How even the spokes are was ${tight === null ? "heard" : "heard or felt"}; how tight they are in all was not. It is reckoned ${
+      tight === null ? "from their lowest notes" : `from ${percent(tight)} % to begin with`
+    } and may be a third off: gauge one spoke of each kind before you tighten any further.`,
   seam: ({ what, height }, spokes) => `Weld or rust stands up ${mm(height)} mm ${leftOut(what, spokes)}`,
   outlier: ({ what }, spokes) => `A reading stands off its neighbours ${leftOut(what, spokes)}`,
   slack: (_, spokes) =>

@@ -33,7 +33,10 @@ export interface ReasonFigures {
   readonly learnt: { readonly answer: number; readonly grip: number };
   /** + towards A. */
   readonly offset: { readonly now: number; readonly after: number };
-  readonly "tension-assumed": Record<never, never>;
+  /** Part of the tension it is taken to have had to begin with; null where nobody said, and it is taken as tight. */
+  readonly "tension-assumed": { readonly tight: number | null };
+  /** Evenness heard or felt; how tight it is in all was reckoned from that part of the tension, or from the notes. */
+  readonly "tension-reckoned": { readonly tight: number | null };
   readonly seam: { readonly what: "lateral" | "radial"; readonly height: number };
   readonly outlier: { readonly what: "lateral" | "radial" };
   readonly slack: Record<never, never>;

@@ -3,7 +3,7 @@ import { isInside, readWhole, standingOf } from "../../rounds/inside-tolerance";
 import { placesRead } from "../../rounds/round-readings";
 import { meanReading, totalReading } from "../../runout/runout";
 import { spreadOf } from "../../tension/spread";
-import type { AdviseInput } from "../advise-input";
+import { type AdviseInput, isReckoned } from "../advise-input";
 import type { BareRim } from "../knowing/bare-rim";
 import type { WheelState } from "../knowing/state";
 import { type Aim, type Outcome, outcome, trouble } from "../solving/aim";
@@ -75,7 +75,9 @@ export const judge = (wheel: Judged): Judgement => {
   const whole = readWhole(readings, "lateral") && readWhole(readings, "radial");
   const complete = whole || (placesRead(readings.lateral) >= 3 && placesRead(readings.radial) >= 3);
   const gauged = placesRead(readings.tension) >= n / 2;
-  const near = gauged ? NEAR.read : input.tight === undefined ? Number.POSITIVE_INFINITY : NEAR.told;
+  const reckoned = isReckoned(input);
+  const said = input.tight !== undefined || reckoned;
+  const near = gauged && !reckoned ? NEAR.read : said ? NEAR.told : Number.POSITIVE_INFINITY;
   const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
   // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
   const unsure = (state.tensionSigma * n) / full.reduce((a, b) => a + b, 0);

@@ -7,17 +7,17 @@ const WITHIN = 0.8;
 type Allowed = Pick<Tolerance, "lateral" | "radial" | "offset">;
 
 /**
- * How far out the wheel would be, 1 on the edge of its tolerance; a spoke past its window of tension counts as far out,
- * but for what it is out already.
+ * How far out the wheel would be, 1 on the edge of its tolerance; a spoke past its window of tension counts as far out, but
+ * for what it may be out.
  */
-const outness = (aim: Aim, turns: Float64Array, allowed: Allowed, overNow: number): number => {
+const outness = (aim: Aim, turns: Float64Array, allowed: Allowed, mayBeOver: number): number => {
   const { lateralTir, radialTir, offset, tension } = outcome(aim, turns);
   const out = Math.max(
     lateralTir / allowed.lateral,
     radialTir / allowed.radial,
     aim.offset === null ? 0 : Math.abs(offset) / allowed.offset,
   );
-  return out + 100 * Math.max(0, overOf(aim, tension) - overNow);
+  return out + 100 * Math.max(0, overOf(aim, tension) - mayBeOver);
 };
 
 /** Fraction of its wanted tension by which the worst spoke is past its window. */
@@ -35,11 +35,12 @@ const MOST_PART = 0.9;
  * tried without. Null where that would take most of them: then how few is no question.
  *
  * @param step the smallest turn
+ * @param even spokes that stand out of the window of tension are brought into it too; else they are only left where they are
  */
-export const fewestSteps = (aim: Aim, step: number, allowed: Allowed): Float64Array | null => {
+export const fewestSteps = (aim: Aim, step: number, allowed: Allowed, even: boolean): Float64Array | null => {
   const { n, perTurn } = aim;
-  const overNow = overOf(aim, aim.tension);
-  const out = (turns: Float64Array) => outness(aim, turns, allowed, overNow);
+  const mayBeOver = even ? 0 : overOf(aim, aim.tension);
+  const out = (turns: Float64Array) => outness(aim, turns, allowed, mayBeOver);
   const may = (i: number, t: number) => t >= aim.low[i] - 1e-9 && t <= aim.high[i] + 1e-9;
   let x: Float64Array = new Float64Array(n);
   let at = outcome(aim, x);
@@ -66,7 +67,7 @@ export const fewestSteps = (aim: Aim, step: number, allowed: Allowed): Float64Ar
       line(at.lateral, perTurn.lateral, allowed.lateral) +
       line(at.radial, perTurn.radial, allowed.radial) +
       offset +
-      100 * Math.max(0, over - overNow)
+      100 * Math.max(0, over - mayBeOver)
     );
   };
   const turn = (i: number, d: number): void => {
