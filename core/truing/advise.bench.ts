@@ -2,8 +2,12 @@ import { frameInfluences } from "@/core/mechanics/dense-frame.test.rig";
 import { elasticWheel, type Influences } from "@/core/mechanics/elastic-wheel";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
+import { StandInWheel } from "@/devices/stand-in-wheel";
 import { advise } from "./advise";
+import type { AdviseInput } from "./advise-input";
+import type { PastRound } from "./knowing/state";
 import { trialWheel } from "./trial-builds.test.rig";
 
 /**
@@ -108,6 +112,39 @@ for (let i = 0; i < ITERATIONS / 4; i++) {
     ),
   );
 }
+/** What a fourth round's advice rests on: bent rims trued so far by the advice, each round read and turned. */
+const afterThreeRounds = (seed: number): AdviseInput => {
+  const wheel = readWheel(trialWheel(seed % 2 === 0 ? "steel" : "alloy"));
+  const waves = { lateral: 0.4, radial: 0.4 };
+  const stand = new StandInWheel(wheel, hiddenWheel(seed, seed % 4 < 2 ? "fresh" : "buckled", { waves }));
+  const all = [...Array(40).keys()].map((i) => i + 1);
+  const history: PastRound[] = [];
+  const input = (): AdviseInput => ({
+    wheel,
+    readings: {
+      lateral: all.map((s) => stand.readLateral(s)),
+      radial: all.map((s) => stand.readRadial(s)),
+      tension: all.map((s) => stand.readTension(s)),
+      offset: stand.readOffset(),
+    },
+    tolerance: { lateral: 0.2, radial: 0.2, offset: 0.2, tensionSpread: 0.2 },
+    stage: 1,
+    nipple: { step: 1 / 16, most: 1 },
+    history: [...history],
+  });
+  for (let round = 0; round < 3; round++) {
+    const now = input();
+    const { turns } = advise(now);
+    for (const s of all) stand.turn(s, turns[s - 1]);
+    stand.destress();
+    history.push({ readings: now.readings, turns, destressed: true });
+  }
+  return input();
+};
+const laterTimes = [...Array(ITERATIONS / 10).keys()].map((i) => {
+  const input = afterThreeRounds(3000 + i);
+  return timed(() => advise(input));
+});
 const denseTimes: number[] = [];
 const apart = { lateral: 0, radial: 0, tension: 0 };
 let unknowns = 0;
@@ -136,6 +173,9 @@ const advice = median(adviceTimes);
 console.log(`influences, 40 spokes: median ${influence.toFixed(2)} ms of ${ITERATIONS}`);
 console.log(`influences and advice: median ${advice.toFixed(2)} ms of ${ITERATIONS}`);
 console.log(`influences and advice, 72 spokes: median ${median(largestTimes).toFixed(1)} ms of ${ITERATIONS / 4}`);
+console.log(
+  `advice after three rounds, bent rim, 40 spokes: median ${median(laterTimes).toFixed(1)} ms of ${laterTimes.length}`,
+);
 console.log(
   `dense frame, ${unknowns} unknowns: median ${dense.toFixed(0)} ms of ${DENSE_ITERATIONS} (${((dense * 1e6) / theirOperations).toFixed(2)} ns an operation)`,
 );

@@ -92,17 +92,16 @@ export const handSteps = (
       look(i, -step, j, step);
     }
   };
-  // A turn given up for another anywhere, where not all may be touched.
+  // A turn given up for another anywhere, the way the squares say: where not all may be touched.
   const forAny = (i: number): void => {
     for (let j = 0; j < n; j++) {
       if (x[j] !== 0) continue;
-      look(i, -x[i], j, step);
-      look(i, -x[i], j, -step);
-      look(i, -x[i], j, x[i]);
-      look(i, -x[i], j, -x[i]);
+      const e = -Math.sign(at.slopeAfter(i, -x[i], j)) * step;
+      look(i, -x[i], j, e);
+      if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], j, Math.sign(e) * Math.abs(x[i]));
     }
   };
-  const search = (): void => {
+  const search = (anywhere = false): void => {
     for (let round = 0; round < 20; round++) {
       let gained = false;
       for (let i = 0; i < n; i++) if (better(i, alone)) gained = true;
@@ -110,7 +109,7 @@ export const handSteps = (
       if (aim.rough) break;
       for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, withLike)) gained = true;
       if (gained) continue;
-      if (touched < n) for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, forAny)) gained = true;
+      if (anywhere && touched < n) for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, forAny)) gained = true;
       if (!gained) break;
     }
   };
@@ -142,6 +141,7 @@ export const handSteps = (
     search();
   }
   cap = Math.max(most, touched);
+  search(true);
   for (let nudge = 0; nudge < nudges; nudge++) {
     const before = { stood: at.mark(), touched, cost };
     const first = Math.floor(n * ((nudge * GOLDEN) % 1));
@@ -157,5 +157,6 @@ export const handSteps = (
     at.backTo(before.stood);
     ({ touched, cost } = before);
   }
+  search(true);
   return x.slice();
 };

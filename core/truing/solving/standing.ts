@@ -12,6 +12,8 @@ export interface Standing {
    * answered with that much or more, not exactly.
    */
   troubleAfter(i: number, d: number, j: number, e: number, bound: number): number;
+  /** How the plain squares change with j's turn, once i was turned by d: below 0 tightening j helps them. */
+  slopeAfter(i: number, d: number, j: number): number;
   mark(): Float64Array;
   backTo(mark: Float64Array): void;
 }
@@ -135,6 +137,7 @@ export const standing = (aim: Aim, squares: SumOfSquares): Standing => {
     },
     trouble: () => troubleAfter(0, 0, 0, 0, Number.POSITIVE_INFINITY),
     troubleAfter,
+    slopeAfter: (i, d, j) => slope[j] + d * P[i * n + j],
     mark: () => all.slice(),
     backTo: (mark) => {
       all.set(mark);
