@@ -19,6 +19,9 @@ import { saveAdvice } from "@/store/rounds";
 import { readSettings } from "@/store/settings";
 import { type BenchRecord, benchRecord } from "./bench-record";
 
+/** Part of its tension a wheel has that came laced and that nobody said more of: of that only the evenness is heard. */
+const AS_IT_CAME = 1;
+
 /** A round read, its tensions not yet made of what was heard. */
 type HeardRound = Omit<PastRound, "readings"> & { readonly readings: HeardReadings };
 
@@ -86,9 +89,9 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
     wheel,
     placeSpokes(wheel),
     [...past.map((h) => h.readings), { ...readings, ...read.heard(rounds[at]) }],
-    // Of a wheel that came up to tension only the evenness is heard.
-    tight ?? 1,
+    tight ?? AS_IT_CAME,
   );
+  const begun = tight ?? (all.some((r) => r.reckoned) ? AS_IT_CAME : null);
   const now = all[past.length];
   return {
     wheel,
@@ -99,7 +102,7 @@ const adviseInputOf = async (jobId: string, roundId: string): Promise<AdviseInpu
     tolerance: way.tolerance,
     stage: 1,
     school: way.school,
-    ...(tight === null ? {} : { tight }),
+    ...(begun === null ? {} : { tight: begun }),
     ...(build.plate ? { bare: { lateral: build.plate.bend } } : {}),
     nipple: { step: 1 / 16, most: 1, left: way.left, ...(fixed ? { fixed } : {}) },
     history: past.map((h, i) => ({ ...h, readings: all[i] })),
