@@ -84,6 +84,24 @@ test("what is doubtful is said: no tension, few readings, a slack spoke, a weld;
   expect(codes({})).toContain("seam");
 });
 
+test("of few places read four more are named where they would change what to turn; where hardly anything is unread, they are not", () => {
+  const { readings, ...rest } = read(12);
+  const readAt = (places: (i: number) => boolean) => {
+    const some = (line: readonly (number | null)[]) => line.map((v, i) => (places(i) ? v : null));
+    const advice = advise({
+      ...{ ...rest, readings: { ...readings, lateral: some(readings.lateral), radial: some(readings.radial) } },
+    });
+    return { turns: advice.turns, unread: advice.reasons.find((r) => r.code === "unread") };
+  };
+  const eight = readAt((i) => i % 5 === 0);
+  expect(eight.unread).toMatchObject({ figures: { changes: true } });
+  const named = eight.unread?.spokes ?? [];
+  expect(new Set(named.filter((s) => (s - 1) % 5 !== 0)).size).toBe(4);
+  const more = readAt((i) => i % 5 === 0 || named.includes(i + 1));
+  expect(more.turns.filter((t, i) => t !== eight.turns[i]).length).toBeGreaterThan(4);
+  expect(readAt((i) => i !== 6).unread).toMatchObject({ figures: { changes: false } });
+});
+
 test("true is not tight: told just laced, or not at all, a true wheel is not simply done", () => {
   const luck = chance(4);
   const flat = () => all.map(() => luck.normal(0.02));

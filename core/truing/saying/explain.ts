@@ -60,6 +60,10 @@ const stretchFigures = ({ advice, now, after }: Scene, spokes: readonly number[]
 
 /** Part of a side's mean. */
 const WORTH_SAYING = 0.03;
+/** σ between the places read, as a part of the tolerance, from which other readings would have other nipples turned. */
+const CHANGES = 0.25;
+/** Places named then. */
+const MORE = 4;
 
 /** Why, the turns' stretches largest first. */
 export const explain = (scene: Scene): Reason[] => {
@@ -105,7 +109,8 @@ export const explain = (scene: Scene): Reason[] => {
         : { ...whole, code: "rim", figures: { lateral, radial, tensionSpread: tolerance.tensionSpread } },
     );
   }
-  if (verdict !== "done" && stage < input.stage) reasons.push({ ...whole, code: "stage", figures: { part: stage } });
+  if (verdict !== "done" && stage < input.stage - WORTH_SAYING)
+    reasons.push({ ...whole, code: "stage", figures: { part: stage } });
   const size = (spokes: readonly number[]) => spokes.reduce((sum, s) => sum + Math.abs(turns[s - 1]), 0);
   for (const spokes of stretches(turns).sort((a, b) => size(b) - size(a)))
     reasons.push({ code: "turn", spokes, figures: stretchFigures(scene, spokes) });
@@ -136,10 +141,10 @@ export const explain = (scene: Scene): Reason[] => {
   const slack = geometry.spokes.filter((_, i) => readings.tension?.[i] === 0).map((s) => s.spoke);
   if (slack.length > 0) reasons.push({ code: "slack", spokes: slack, figures: {} });
   if ([readings.lateral, readings.radial].some((r) => r.some((v) => v === null))) {
-    const sigma = state.lateral.sigma.map((s, i) => s + state.radial.sigma[i]);
-    const most = sigma.reduce((best, s, i) => (s > sigma[best] ? i : best), 0);
     const sure = Math.max(...state.lateral.sigma, ...state.radial.sigma);
-    reasons.push({ code: "unread", spokes: [most + 1], figures: { sure } });
+    const changes = sure > CHANGES * Math.min(tolerance.lateral, tolerance.radial);
+    const spokes = advice.readNext?.slice(0, changes ? MORE : 1) ?? [];
+    reasons.push({ code: "unread", spokes, figures: { sure, changes } });
   }
   return reasons;
 };

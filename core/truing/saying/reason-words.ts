@@ -78,9 +78,10 @@ const WORDS: Words = {
   offset: ({ now, after }) =>
     `The rim stands ${mm(Math.abs(now))} mm towards the ${towards(now)}; after this round ${mm(Math.abs(after))}.`,
   "tension-assumed": ({ tight }) =>
-    tight === null
+    // What was kept before this was asked says nothing of it.
+    (tight ?? null) === null
       ? "No tension was read and nobody said how tight it is, so it is taken as up to tension. Just laced it would still be nearly slack, and stay so: squeeze a few pairs, and say how tight it feels."
-      : `No tension was read, so it is guessed from ${percent(tight)} % to begin with and the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.`,
+      : `No tension was read, so it is guessed from ${percent(tight ?? 1)} % to begin with and the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.`,
   "tension-reckoned": ({ tight }) =>
     `How even the spokes are was ${tight === null ? "heard" : "heard or felt"}; how tight they are in all was not. It is reckoned ${
       tight === null ? "from their lowest notes" : `from ${percent(tight)} % to begin with`
@@ -89,8 +90,12 @@ const WORDS: Words = {
   outlier: ({ what }, spokes) => `A reading stands off its neighbours ${leftOut(what, spokes)}`,
   slack: (_, spokes) =>
     `Slack now: ${spokes.join(", ")}. Nobody can say how far they turn before they pull: read them again after this round.`,
-  unread: ({ sure }, spokes) =>
-    `Not every place was read; between them the rim may be ${mm(sure)} mm off this line. A reading at ${spokes[0]} would tell most.`,
+  unread: ({ sure, changes }, spokes) =>
+    `Not every place was read; between them the rim may be ${mm(sure)} mm off this line. ${
+      changes
+        ? `That may change what to turn: read ${[...spokes].sort((a, b) => a - b).join(", ")} too.`
+        : `A reading at ${spokes[0]} would tell most, and change little.`
+    }`,
 };
 
 /** Why, in a builder's words; sides stand as {A} and {B} until they get their names. */

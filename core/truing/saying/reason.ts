@@ -40,8 +40,8 @@ export interface ReasonFigures {
   readonly seam: { readonly what: "lateral" | "radial"; readonly height: number };
   readonly outlier: { readonly what: "lateral" | "radial" };
   readonly slack: Record<never, never>;
-  /** One σ between the places read. */
-  readonly unread: { readonly sure: number };
+  /** One σ between the places read, and whether that is enough to change what is turned; the places are those that tell most. */
+  readonly unread: { readonly sure: number; readonly changes: boolean };
 }
 
 export type ReasonCode = keyof ReasonFigures;
