@@ -359,6 +359,8 @@ test("high and low alone are enough to begin; every way of working says what it 
   }
   await expect(page.getByTestId("verdict")).toBeVisible();
   await expect(page.getByTestId("tir-lateral")).toHaveText("0.76 ±0.06");
+  await turnTo(page, "Rounds");
+  await expect(page.getByTestId("ahead")).toContainText(/this round included: .*round.*nipples, about \d+/);
   await turnTo(page, "How true");
   await expect(page.getByTestId("front")).toContainText(/the best to be had is/);
   await page.getByRole("button", { name: "pairs only" }).click();

@@ -1,6 +1,7 @@
 import { broughtUpIn, newSpokeOf } from "@/core/lacing/new-spoke";
 import { placeSpokes } from "@/core/lacing/placement";
 import { RimBuckles } from "@/core/mechanics/buckling";
+import { benchPace, minutesAhead, type WayAhead } from "@/core/planning/bench-pace";
 import { isReadForRunOut } from "@/core/rounds/counting-rounds";
 import type { Round } from "@/core/rounds/round";
 import { placesRead, type RoundReadings } from "@/core/rounds/round-readings";
@@ -11,6 +12,7 @@ import type { AdviseInput } from "@/core/truing/advise-input";
 import { benchWay, usualSchool } from "@/core/truing/bench-way";
 import { misreadings } from "@/core/truing/knowing/misreadings";
 import type { PastRound } from "@/core/truing/knowing/state";
+import { roundsAhead } from "@/core/truing/rounds-ahead";
 import type { Advice } from "@/core/truing/saying/advice";
 import { frontOf } from "@/core/truing/solving/front";
 import { tightAtFirst } from "@/core/truing/tight-at-first";
@@ -143,4 +145,17 @@ export const adviseRound = async (jobId: string, roundId: string): Promise<Advic
 export const frontOfRound = async (jobId: string, roundId: string) => {
   const input = await adviseInputOf(jobId, roundId);
   return saidWell(() => frontOf(input));
+};
+
+/** Rounds, nipples and minutes to the end of truing, from one round's readings. */
+export const wayAheadOfRound = async (jobId: string, roundId: string): Promise<WayAhead> => {
+  const [input, record] = await Promise.all([adviseInputOf(jobId, roundId), benchRecord(jobId)]);
+  const round = record?.rounds.find((r) => r.id === roundId);
+  return saidWell(() => {
+    const ahead = roundsAhead(input, round?.advice ?? inCoarseSteps(input));
+    const pace = benchPace(record?.rounds ?? []);
+    const readings = placesRead(input.readings.lateral) + placesRead(input.readings.radial);
+    const minutes = (end: 0 | 1) => minutesAhead(pace, ahead.rounds[end], ahead.touches[end], readings);
+    return { ...ahead, minutes: [minutes(0), minutes(1)], ownPace: pace.own };
+  });
 };

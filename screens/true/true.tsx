@@ -16,6 +16,7 @@ import { asksTight } from "./sitting";
 import { TrueLedger } from "./true-ledger";
 import type { TrueOnPage } from "./use-true";
 import { useTruePage } from "./use-true-page";
+import { WayAhead } from "./way-ahead";
 
 const TABS = [
   { key: "rim", label: "The rim" },
@@ -65,6 +66,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
         />
       )}
       {tab === "score" && job.practice && <ScoreView job={job} spokes={spokes} rounds={rounds} />}
+      {tab === "rounds" && round && advice && <WayAhead roundId={round.id} turns={advice.turns} />}
       {tab === "rounds" && (
         <RoundsList
           jobId={jobId}
