@@ -8,6 +8,7 @@ import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { type Chance, chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wholeRound } from "@/devices/whole-round.test.rig";
 import { commands } from "./commands";
 
 /** What outside programs hold the command to: the documents as they are published, whatever the wheel. */
@@ -156,15 +157,9 @@ describe("tension", () => {
 
 /** A round of readings off a simulated wheel, as a document. */
 const document = (stand: StandInWheel, build: TrialBuild, history: readonly object[], over: object = {}) => {
-  const all = Array.from({ length: stand.wheel.rim.holes }, (_, i) => i + 1);
   return {
     wheel: trialWheel(build),
-    readings: {
-      lateral: all.map((s) => stand.readLateral(s)),
-      radial: all.map((s) => stand.readRadial(s)),
-      tension: all.map((s) => stand.readTension(s)),
-      offset: stand.readOffset(),
-    },
+    readings: wholeRound(stand),
     tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
     history,
     ...over,

@@ -5,6 +5,7 @@ import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wholeRound } from "@/devices/whole-round.test.rig";
 import { advise } from "./advise";
 import type { AdviseInput } from "./advise-input";
 import type { PastRound } from "./knowing/state";
@@ -121,12 +122,7 @@ const afterThreeRounds = (seed: number): AdviseInput => {
   const history: PastRound[] = [];
   const input = (): AdviseInput => ({
     wheel,
-    readings: {
-      lateral: all.map((s) => stand.readLateral(s)),
-      radial: all.map((s) => stand.readRadial(s)),
-      tension: all.map((s) => stand.readTension(s)),
-      offset: stand.readOffset(),
-    },
+    readings: wholeRound(stand),
     tolerance: { lateral: 0.2, radial: 0.2, offset: 0.2, tensionSpread: 0.2 },
     stage: 1,
     nipple: { step: 1 / 16, most: 1 },

@@ -1,6 +1,7 @@
 import { readWheel } from "@/core/wheel/wheel-file";
 import { type HiddenWheel, hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wholeRound } from "@/devices/whole-round.test.rig";
 import { advise } from "./advise";
 import type { PastRound } from "./knowing/state";
 import { withoutWholeRim } from "./knowing/state";
@@ -19,16 +20,10 @@ interface BentTrial {
 const trued = (k: number, over: Partial<HiddenWheel>, seed: number, enough: (a: Advice) => boolean): BentTrial => {
   const wheel = readWheel(trialWheel(BUILDS[k % 3]));
   const stand = new StandInWheel(wheel, hiddenWheel(seed + k, k % 2 ? "fresh" : "buckled", over));
-  const all = [...Array(wheel.rim.holes).keys()].map((i) => i + 1);
   const history: PastRound[] = [];
   const rounds: Advice[] = [];
   for (let round = 0; round < 4; round++) {
-    const readings = {
-      lateral: all.map((s) => stand.readLateral(s)),
-      radial: all.map((s) => stand.readRadial(s)),
-      tension: all.map((s) => stand.readTension(s)),
-      offset: stand.readOffset(),
-    };
+    const readings = wholeRound(stand);
     const advice = advise({
       wheel,
       readings,

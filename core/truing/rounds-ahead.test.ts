@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wholeRound } from "@/devices/whole-round.test.rig";
 import { advise } from "./advise";
 import type { AdviseInput } from "./advise-input";
 import type { PastRound } from "./knowing/state";
@@ -18,12 +19,7 @@ const trued = (build: "steel" | "alloy" | "single-sided", seed: number, start: "
   for (let round = 0; round < 6; round++) {
     const input: AdviseInput = {
       wheel,
-      readings: {
-        lateral: all.map((s) => stand.readLateral(s)),
-        radial: all.map((s) => stand.readRadial(s)),
-        tension: all.map((s) => stand.readTension(s)),
-        offset: stand.readOffset(),
-      },
+      readings: wholeRound(stand),
       tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
       stage: 1,
       nipple: { step: 1 / 16, most: 1 },

@@ -66,7 +66,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
         />
       )}
       {tab === "score" && job.practice && <ScoreView job={job} spokes={spokes} rounds={rounds} />}
-      {tab === "rounds" && round && advice && <WayAhead roundId={round.id} turns={advice.turns} />}
+      {tab === "rounds" && round && advice && <WayAhead roundId={round.id} turns={advice.turns} turned={turned} />}
       {tab === "rounds" && (
         <RoundsList
           jobId={jobId}

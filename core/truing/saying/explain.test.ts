@@ -5,6 +5,7 @@ import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { chance } from "@/devices/random";
 import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wholeRound } from "@/devices/whole-round.test.rig";
 import { withSideNames } from "../../wheel/side-names";
 import { advise } from "../advise";
 import type { AdviseInput } from "../advise-input";
@@ -21,12 +22,7 @@ const read = (seed: number, over: Partial<AdviseInput> = {}): AdviseInput => {
   const stand = new StandInWheel(wheel, hiddenWheel(seed, seed % 2 ? "buckled" : "fresh"));
   return {
     wheel,
-    readings: {
-      lateral: all.map((s) => stand.readLateral(s)),
-      radial: all.map((s) => stand.readRadial(s)),
-      tension: all.map((s) => stand.readTension(s)),
-      offset: stand.readOffset(),
-    },
+    readings: wholeRound(stand),
     tolerance: { lateral: 0.3, radial: 0.3, offset: 0.3, tensionSpread: 0.2 },
     stage: 1,
     nipple: { step: 1 / 16, most: 1 },
@@ -131,12 +127,7 @@ test("it ends: never twice sent to de-stress and read with nothing turned betwee
       const history: AdviseInput["history"][number][] = [];
       let before: string | null = null;
       for (let round = 0; round < 14; round++) {
-        const readings = {
-          lateral: all.map((s) => stand.readLateral(s)),
-          radial: all.map((s) => stand.readRadial(s)),
-          tension: all.map((s) => stand.readTension(s)),
-          offset: stand.readOffset(),
-        };
+        const readings = wholeRound(stand);
         const tolerance = { lateral: wanted, radial: wanted, offset: 0.5, tensionSpread: 0.2 };
         const { verdict, turns, reasons } = advise({ ...read(seed), readings, tolerance, history });
         if (before === "destress") expect(verdict, `${seed}, ${wanted}, round ${round}`).not.toBe("destress");
