@@ -7,7 +7,9 @@ export default defineConfig({
   test: {
     include: ["{app,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
     setupFiles: ["./run/property-seed.ts"],
-    testTimeout: 180_000,
+    // Only what hangs is stopped: on a loaded machine a test takes many times as long, and is as right.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     // As many as the machine has processors: much of it waits for a database.
     maxWorkers: availableParallelism(),
     reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],

@@ -86,4 +86,4 @@ test("a copy of the shop lies in the folder that was named, once a day by itself
   } finally {
     await other.stop();
   }
-}, 60_000);
+});

@@ -175,7 +175,7 @@ test("every confirmed reading is there after the database is killed in the middl
   await again.stop();
   expect(rows.length).toBeGreaterThanOrEqual(confirmed);
   expect(rows.slice(0, confirmed).map((r) => r.id)).toEqual([...Array(confirmed).keys()].map((i) => `x${i}`));
-}, 60_000);
+});
 
 test("a record of the first house takes the later migrations and keeps its rows", async () => {
   const server = await startDatabase(`.test-output/older-${await freePort()}`);
@@ -199,4 +199,4 @@ test("a record of the first house takes the later migrations and keeps its rows"
   expect(await knex("photos").count({ n: "*" })).toEqual([{ n: 0 }]);
   await knex.destroy();
   await server.stop();
-}, 60_000);
+});

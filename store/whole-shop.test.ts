@@ -170,5 +170,5 @@ describe("taking things out and in again", () => {
       await other.stop();
     }
     expect(await freePort()).toBeGreaterThan(0);
-  }, 120_000);
+  });
 });

@@ -213,7 +213,7 @@ describe("the check of a laced wheel", () => {
     }
     console.log(`lacing: ${right} of 500 mistakes named and mended with the fewest moves`);
     expect(right).toBeGreaterThanOrEqual(490);
-  }, 60_000);
+  });
   test.each([
     ["another cross", { cross: [1, 2] as const }, /laced 1 cross instead of 2: its spokes want [\d.]+ mm less/],
     ["the other trailing heads", { heads: "in" as const }, /trailing heads stand inside/],

@@ -69,17 +69,13 @@ describe("elastic wheel", () => {
         },
       ),
     ],
-  ])(
-    "agrees with a dense frame within one per cent: %s",
-    (_, wheel) => {
-      const ours = elasticWheel(wheelGeometry(wheel)).influences;
-      const theirs = frameInfluences(wheel);
-      expect(worst(ours.lateral, theirs.lateral)).toBeLessThan(0.01);
-      expect(worst(ours.radial, theirs.radial)).toBeLessThan(0.01);
-      expect(worst(ours.tension, theirs.tension)).toBeLessThan(0.01);
-    },
-    120_000,
-  );
+  ])("agrees with a dense frame within one per cent: %s", (_, wheel) => {
+    const ours = elasticWheel(wheelGeometry(wheel)).influences;
+    const theirs = frameInfluences(wheel);
+    expect(worst(ours.lateral, theirs.lateral)).toBeLessThan(0.01);
+    expect(worst(ours.radial, theirs.radial)).toBeLessThan(0.01);
+    expect(worst(ours.tension, theirs.tension)).toBeLessThan(0.01);
+  });
 
   // Maxwell–Betti: the pull a shortened spoke puts in another is the pull it would get back.
   test("influences are reciprocal, and a slack spoke does nothing", () => {
