@@ -65,9 +65,17 @@ const toldOf = (kind: Kind, rounds: readonly Heard[]): Known =>
     }),
   );
 
+/** A wheel that came so tight is trued, not brought up: in all it stays as tight. */
+const STAYS_SO = 0.95;
+
+/** How tight the wheel is in all in a round, as far as its beginning tells: what was brought up since is as tight as nobody knows. */
+export const tightIn = (tight: number | undefined, round: number): number | undefined =>
+  round === 0 || (tight ?? 0) >= STAYS_SO ? tight : undefined;
+
 /** Spokes of a kind whose note was heard and whose tension the wheel's beginning gives away, where nobody told one. */
 const likelyOf = (kind: Kind, rounds: readonly Heard[], wanted: number, tight: number | undefined): Known => {
-  const first = rounds.find(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])))?.note;
+  const at = rounds.findIndex(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])));
+  const first = rounds[at]?.note;
   const ringing = kind
     .flatMap((of) => {
       const frequency = first?.[of.spoke - 1];
@@ -79,7 +87,8 @@ const likelyOf = (kind: Kind, rounds: readonly Heard[], wanted: number, tight: n
   if (first && dead > JUST_LACED * first.length)
     return ringing.slice(0, HARDLY.spokes).map((rung) => ({ ...rung, tension: HARDLY.part * wanted }));
   const middle = ringing[Math.floor(ringing.length / 2)];
-  return tight === undefined || !middle ? [] : [{ ...middle, tension: tight * wanted }];
+  const part = tightIn(tight, at);
+  return part === undefined || !middle ? [] : [{ ...middle, tension: part * wanted }];
 };
 
 /** What all rounds of a wheel say in newtons. */

@@ -36,7 +36,6 @@ interface Standing {
  * the line this time, moved on by some holes, stands for the next time; what was left out, as a weld, stays where it is.
  */
 const readOf = (at: Standing, { state }: Known, given: RoundReadings, round: number): RoundReadings => {
-  const n = at.lateral.length;
   const line = (what: "lateral" | "radial"): Readings => {
     const { at: was, masked } = state[what];
     const read = given[what];
@@ -52,7 +51,7 @@ const readOf = (at: Standing, { state }: Known, given: RoundReadings, round: num
   return {
     lateral: line("lateral"),
     radial: line("radial"),
-    ...(gauged && n > 0 ? { tension: gauged } : {}),
+    ...(gauged ? { tension: gauged } : {}),
     offset: typeof given.offset === "number" ? at.offset : null,
     ...(given.sure ? { sure: given.sure } : {}),
     ...(given.reckoned ? { reckoned: true } : {}),
