@@ -8,6 +8,12 @@ const stored = (page: Page) =>
     (r) => /measurements|jobs\//.test(r.url()) && r.request().method() !== "GET" && r.status() < 300,
   );
 
+/** The next reading of this kind that is sent: one still waiting from before a break may go first. */
+export const readingSent = (page: Page, what: string): Promise<object> =>
+  page
+    .waitForRequest((r) => r.url().endsWith("/readings") && r.postDataJSON()?.what === what)
+    .then((r) => r.postDataJSON());
+
 /** Opens what belongs together: Rim, Hub, Before the key. */
 export const turnTo = (page: Page, ...tabs: readonly (string | RegExp)[]) =>
   tabs.reduce(

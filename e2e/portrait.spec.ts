@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
+import { readingSent } from "./at-the-bench";
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
@@ -30,9 +31,9 @@ test("on a telephone every key of a walk lies on the screen, and the rim is seen
 
 test("a wheel is read with one finger on an upright tablet, left and found again", async ({ page }) => {
   const bar = await typeAtFirst(page);
-  const stored = page.waitForRequest((r) => r.url().includes("/readings"));
+  const stored = readingSent(page, "lateral");
   await bar.getByRole("button", { name: "to other side" }).tap();
-  expect((await stored).postDataJSON()).toMatchObject({ what: "lateral", spoke: 1, value: -0.35, typed: "35" });
+  expect(await stored).toMatchObject({ spoke: 1, value: -0.35, typed: "35" });
   await expect(bar.getByText("hop", { exact: true })).toBeVisible();
   await page.reload();
   await page

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { allSent, sit } from "./at-the-bench";
+import { allSent, readingSent, sit } from "./at-the-bench";
 
 /** Goes round by what the dial on the screen shows, and types it. @returns the spoke of every figure, in order */
 const readByTheDial = async (page: Page): Promise<number[]> => {
@@ -120,8 +120,8 @@ test("level 1 is trained on by the dial and by ear, to its score", async ({ page
   await page.getByRole("button", { name: "by ear" }).click();
   for (let spoke = 1; spoke <= 4; spoke++) {
     await expect(page.getByTestId("walk-spoke")).toHaveText(String(spoke));
-    const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
+    const stored = readingSent(page, "note");
     await page.keyboard.press("Space");
-    expect((await stored).request().postDataJSON()).toMatchObject({ what: "note", spoke });
+    expect(await stored).toMatchObject({ spoke });
   }
 });

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { totalReading } from "@/core/runout/runout";
 import type { StandInWheel } from "@/devices/stand-in-wheel";
-import { allSent, asks, leaveWalk, onTheStand, put, sit, tell, turnTo } from "./at-the-bench";
+import { allSent, asks, leaveWalk, onTheStand, put, readingSent, sit, tell, turnTo } from "./at-the-bench";
 
 const all = [...Array(40).keys()].map((i) => i + 1);
 const roundsOf = (page: Page, id: string) =>
@@ -416,19 +416,19 @@ test("the offset is read by what is to hand: half a flip less what is wanted; tw
     .first()
     .click();
   await asks(page, "gap, other side, mm");
-  const stored = page.waitForRequest((r) => r.url().endsWith("/readings"));
+  const stored = readingSent(page, "offset");
   await entry.locator("input").fill("41.6");
   await entry.getByRole("button", { name: "take", exact: true }).click();
   // The frame's middle is the hub's (1 as found, 1 in the frame); 1.6 from it, 2 wanted.
-  expect((await stored).postDataJSON()).toMatchObject({ what: "offset", spoke: 0, value: -0.4 });
+  expect(await stored).toMatchObject({ spoke: 0, value: -0.4 });
   await page.getByRole("button", { name: "back", exact: true }).click();
   await asks(page, "gap, brake side, mm");
   for (let i = 0; i < 2; i++) await tool.click();
   await asks(page, "gap turned over, mm");
-  const again = page.waitForRequest((r) => r.url().endsWith("/readings"));
+  const again = readingSent(page, "offset");
   await entry.locator("input").fill("3");
   await entry.getByRole("button", { name: "at brake side's face" }).click();
-  expect((await again).postDataJSON()).toMatchObject({ what: "offset", value: -0.5 });
+  expect(await again).toMatchObject({ value: -0.5 });
 });
 
 test("tyre on: hop at the rim's edge, arrows as seen from the hub, no nipple past the thread it has free", async ({
