@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { allSent, DRUM_WHEEL, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
+import { allSent, DRUM_WHEEL, leaveWalk, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
 
@@ -101,6 +101,22 @@ test("the record away in the middle of a round: it is read on, over a reload too
   await other.getByRole("slider", { name: "the rim laid flat" }).focus();
   for (let i = 1; i < 17; i++) await other.keyboard.press("ArrowRight");
   await expect(other.getByText("side 0.19")).toBeVisible();
+});
+
+test("how the wheel sits is asked once in a sitting, also while the record is away", async ({ page, context }) => {
+  const id = await newJob(page);
+  await put(page, id, DRUM_WHEEL);
+  await page.goto(`/jobs/${id}/true`);
+  const begin = page.getByRole("button", { name: "read the wheel" });
+  await expect(begin).toBeVisible();
+  await context.route("**/api/**", (route) => route.abort());
+  for (const asked of [true, false]) {
+    await begin.click();
+    if (asked) await sit(page);
+    await expect(page.getByTestId("walk-spoke")).toBeVisible();
+    await leaveWalk(page);
+    await expect(page.getByTestId("walk-spoke")).toHaveCount(0);
+  }
 });
 
 test("refused when it is sent late it is told, over a reload too, until whoever entered it has seen it", async ({

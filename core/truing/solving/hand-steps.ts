@@ -8,6 +8,8 @@ const LIKE = [1, 2, 4, -2];
 const NEAR = 7;
 /** Steps round the circle by the golden section never come near where they were. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
+/** A nudge that single nipples leave so much dearer is given up: of those that end cheaper hardly one was, and half the time goes into them. */
+const HOPELESS = 1;
 /** A move must gain this much. */
 const LEAST_GAIN = 1e-6;
 
@@ -101,12 +103,12 @@ export const handSteps = (
       if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], j, Math.sign(e) * Math.abs(x[i]));
     }
   };
-  const search = (anywhere = false): void => {
+  const search = (anywhere = false, givenUpAt = Number.POSITIVE_INFINITY): void => {
     for (let round = 0; round < 20; round++) {
       let gained = false;
       for (let i = 0; i < n; i++) if (better(i, alone)) gained = true;
       if (gained) continue;
-      if (aim.rough) break;
+      if (aim.rough || cost > givenUpAt) break;
       for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, withLike)) gained = true;
       if (gained) continue;
       if (anywhere && touched < n) for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, forAny)) gained = true;
@@ -152,7 +154,7 @@ export const handSteps = (
     ] as const)
       if (free(i, d)) turn(i, d);
     cost = at.trouble() + touch * touched;
-    search();
+    search(false, before.cost + HOPELESS);
     if (cost < before.cost - 1e-9 && touched <= cap) continue;
     at.backTo(before.stood);
     ({ touched, cost } = before);

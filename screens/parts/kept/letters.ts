@@ -7,6 +7,8 @@ export interface Letter {
   readonly at: number;
   readonly lane: string;
   readonly entered: Entered;
+  /** When it was entered, ms since 1970 by this device's clock. */
+  readonly since: number;
   /** How often the record answered that it could not take it now. */
   readonly tries: number;
   /** Why the record will not have it; null while it waits. */
@@ -44,7 +46,7 @@ export const livesWithThePage = (): boolean => inMemory.size > 0;
 
 /** @returns its place in the order */
 export const addLetter = (lane: string, entered: Entered): Promise<number> => {
-  const letter = { lane, entered, tries: 0, refusal: null };
+  const letter = { lane, entered, since: Date.now(), tries: 0, refusal: null };
   return kept(
     (db) => db.add("letters", letter as unknown as Letter),
     () => {
@@ -58,7 +60,8 @@ export const addLetter = (lane: string, entered: Entered): Promise<number> => {
 /** All that wait or were refused, oldest first. */
 export const allLetters = (): Promise<Letter[]> =>
   kept(
-    async (db) => [...(await db.getAll("letters")), ...inMemory.values()],
+    // A letter that an earlier version left has no time of its own.
+    async (db) => [...(await db.getAll("letters")).map((l) => ({ ...l, since: l.since ?? 0 })), ...inMemory.values()],
     () => [...inMemory.values()],
   );
 

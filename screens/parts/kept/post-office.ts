@@ -10,6 +10,7 @@ export interface Delivered {
   readonly at: number;
   readonly lane: string;
   readonly entered: Entered;
+  readonly since: number;
   /** How many changes the job had had with it; a record read at fewer does not show it. */
   readonly changes: number;
 }
@@ -109,9 +110,9 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
       }
       // Shown as delivered before it is struck: what was entered never drops from the screen in between.
       const { changes = 0 } = (sent.value ?? {}) as { changes?: number };
-      const { at, entered } = letter;
-      delivered.push({ at, lane, entered, changes });
-      change({ away: false, delivered: [...post.delivered, { at, lane, entered, changes }] });
+      const { at, entered, since } = letter;
+      delivered.push({ at, lane, entered, since, changes });
+      change({ away: false, delivered: [...post.delivered, { at, lane, entered, since, changes }] });
       await dropLetter(at);
     }
     await told(delivered);

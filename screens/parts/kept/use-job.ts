@@ -77,8 +77,11 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
   }, [now, waiting]);
 };
 
+/** Something entered, and when. */
+type Waiting = Entered & { readonly since: string };
+
 /** What was entered for a job on this device and is not in what the record answered; refused entries are none of it. */
-export const useWaiting = (jobId: string): readonly Entered[] => {
+export const useWaiting = (jobId: string): readonly Waiting[] => {
   const { letters, delivered } = usePost();
   return useMemo(
     () =>
@@ -87,7 +90,7 @@ export const useWaiting = (jobId: string): readonly Entered[] => {
         .sort((a, b) => a.at - b.at)
         // Delivered and not struck yet it stands in both.
         .filter(({ at }, i, all) => all[i - 1]?.at !== at)
-        .map(({ entered }) => entered),
+        .map(({ entered, since }) => ({ ...entered, since: new Date(since).toISOString() })),
     [letters, delivered, jobId],
   );
 };
@@ -99,14 +102,12 @@ export interface JobNow {
   readonly acts: readonly DoneAct[];
 }
 
-const NEVER = new Date(0).toISOString();
-
 export const useJobNow = ({ jobId, measurements, acts }: JobOnPage): JobNow => {
   const waiting = useWaiting(jobId);
   return useMemo(() => {
     const held = new Set(measurements.map((m) => m.id));
     const figures = waiting.flatMap((w) =>
-      w.what === "figure" && !held.has(w.figure.id) ? [{ ...w.figure, at: NEVER, beside: null }] : [],
+      w.what === "figure" && !held.has(w.figure.id) ? [{ ...w.figure, at: w.since, beside: null }] : [],
     );
     const all: Entry[] = [...measurements, ...figures];
     const entries: Record<string, Entry[]> = {};
@@ -116,13 +117,13 @@ export const useJobNow = ({ jobId, measurements, acts }: JobOnPage): JobNow => {
     }
     const done = new Set(acts.map((a) => a.id));
     const more = waiting.flatMap((w) =>
-      w.what === "act" && !done.has(w.id) ? [{ id: w.id, act: w.act, who: w.who, at: NEVER }] : [],
+      w.what === "act" && !done.has(w.id) ? [{ id: w.id, act: w.act, who: w.who, at: w.since }] : [],
     );
     return { entries, taken: settleAll(all), acts: more.length > 0 ? [...acts, ...more] : acts };
   }, [measurements, acts, waiting]);
 };
 
-const isRoundEvent = (e: Entered): e is Entered & RoundEvent =>
+const isRoundEvent = <E extends Entered>(e: E): e is E & RoundEvent =>
   e.what === "round" || e.what === "readings" || e.what === "turn" || e.what === "destressed";
 
 /** The rounds as they are: the record's, what waits to get there, and the one begun here. */
