@@ -30,7 +30,7 @@ const LOOSE = 0.08;
 const TOUCHES = { each: 2.9, rounds: 4, free: 2, more: 0.25, farFromTight: 0.15, untaught: 0.4 };
 /** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
  * hundredth is gone with its twist; later ones end on it. */
-const CLOSE = { nudges: 100, touch: 0.08 };
+const CLOSE = { nudges: 60, touch: 0.08 };
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
@@ -100,7 +100,7 @@ export const advise = (input: AdviseInput): Advice => {
   const atRest = outcome(settled, turns);
 
   // What it comes to.
-  const { verdict, turn, reachable, complete } = judge({
+  const { verdict, turn, reachable, standing, complete } = judge({
     input,
     geometry,
     state,
@@ -143,7 +143,18 @@ export const advise = (input: AdviseInput): Advice => {
   return {
     ...advice,
     school: schoolCost(school, whole, atRest, nipple.step, touch, touches),
-    reasons: explain({ input, geometry, state, now, after, reachable, stage, advice, elastic: elastic.influences }),
+    reasons: explain({
+      input,
+      geometry,
+      state,
+      now,
+      after,
+      reachable,
+      standing,
+      stage,
+      advice,
+      elastic: elastic.influences,
+    }),
   };
 };
 

@@ -138,8 +138,8 @@ const rms = (x: Float64Array): number => {
   return Math.sqrt(sum / x.length);
 };
 
-/** Passes of the fit; from the third on the slopes of the second are good enough. */
-const PASSES = { most: 5, slopes: 2 };
+/** Passes of the fit; from the second on the slopes of the first are good enough. */
+const PASSES = { most: 4, slopes: 1 };
 
 /**
  * Fits the four unknowns to what each round really did, by Gauss–Newton about the prior (Gelb, *Applied Optimal

@@ -1,6 +1,6 @@
 import type { Influences } from "../../mechanics/elastic-wheel";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
-import { isInside, standingOf } from "../../rounds/inside-tolerance";
+import { isInside, type Standing } from "../../rounds/inside-tolerance";
 import { spreadOf } from "../../tension/spread";
 import { type AdviseInput, isReckoned } from "../advise-input";
 import type { WheelState } from "../knowing/state";
@@ -15,6 +15,8 @@ interface Scene {
   readonly now: Outcome;
   readonly after: Outcome;
   readonly reachable: Outcome;
+  /** How the newest readings stand against the tolerance. */
+  readonly standing: Standing;
   readonly stage: number;
   readonly advice: Omit<Advice, "reasons" | "school">;
   readonly elastic: Influences;
@@ -73,7 +75,7 @@ export const explain = (scene: Scene): Reason[] => {
   const reasons: Reason[] = [];
   const whole = { spokes: [] as number[] };
   if (verdict === "done") {
-    const { lateral, radial } = standingOf(readings, tolerance);
+    const { lateral, radial } = scene.standing;
     reasons.push({
       ...whole,
       code: "done",
@@ -94,7 +96,7 @@ export const explain = (scene: Scene): Reason[] => {
   if (bend) reasons.push({ code: action === "scrap" ? "scrap" : "straighten", spokes: bend.spokes, figures: bend });
   if (verdict === "rim") {
     const { lateralTir: lateral, radialTir: radial } = reachable;
-    const { lateral: side, radial: hop } = standingOf(readings, tolerance);
+    const { lateral: side, radial: hop } = scene.standing;
     reasons.push(
       isInside({ lateral, radial, offset: null }, tolerance)
         ? {

@@ -1,5 +1,5 @@
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
-import { isInside, readWhole, standingOf } from "../../rounds/inside-tolerance";
+import { isInside, readWhole, type Standing, standingOf } from "../../rounds/inside-tolerance";
 import { placesRead } from "../../rounds/round-readings";
 import { meanReading, totalReading } from "../../runout/runout";
 import { spreadOf } from "../../tension/spread";
@@ -52,6 +52,8 @@ export interface Judgement {
   readonly turn: boolean;
   /** The truest this wheel could be made at this stage. */
   readonly reachable: Outcome;
+  /** How the newest readings stand against the tolerance. */
+  readonly standing: Standing;
   /** Whether enough was read to say anything of the rim. */
   readonly complete: boolean;
 }
@@ -84,7 +86,8 @@ export const judge = (wheel: Judged): Judgement => {
   const spread = spreadOf(geometry.spokes, state.tension);
   const even = !gauged || spread <= tolerance.tensionSpread + unsure;
   // By what the dial said, as every screen and the sheet hold it against the tolerance, not by what is believed of it.
-  const done = standingOf(readings, tolerance).state === "inside" && tightEnough && even;
+  const standing = standingOf(readings, tolerance);
+  const done = standing.state === "inside" && tightEnough && even;
   const settles = inside(released) && !inside(now) && tightEnough;
 
   // As it could be. Nothing out of reach is asked for while tension is still being brought up.
@@ -121,7 +124,7 @@ export const judge = (wheel: Judged): Judgement => {
   // look tells which.
   else if (idle && !nothingRead) verdict = lookedTwice && complete ? "rim" : "destress";
   const over = verdict === "done" || verdict === "destress";
-  return { verdict, turn: wheel.begun || (worthIt && !over), reachable, complete };
+  return { verdict, turn: wheel.begun || (worthIt && !over), reachable, standing, complete };
 };
 
 /** What to do with a rim that cannot be had true by its spokes. */

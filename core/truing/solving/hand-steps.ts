@@ -8,7 +8,7 @@ const LIKE = [1, 2, 4, -2];
 const NEAR = 7;
 /** Steps round the circle by the golden section never come near where they were. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
-/** A nudge that single nipples leave so much dearer is given up: of those that end cheaper hardly one was, and half the time goes into them. */
+/** Left so much dearer by single nipples a nudge is given up: of those hardly one ends cheaper, and they take half the time. */
 const HOPELESS = 1;
 /** A move must gain this much. */
 const LEAST_GAIN = 1e-6;
@@ -83,7 +83,7 @@ export const handSteps = (
   const alone = (i: number): void => {
     look(i, step, i, 0);
     look(i, -step, i, 0);
-    if (x[i] !== 0) look(i, -x[i], i, 0);
+    if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], i, 0);
   };
   // A nipple's turn given away whole to another, or a step moved across.
   const withLike = (i: number): void => {
@@ -103,16 +103,28 @@ export const handSteps = (
       if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], j, Math.sign(e) * Math.abs(x[i]));
     }
   };
-  const search = (anywhere = false, givenUpAt = Number.POSITIVE_INFINITY): void => {
-    for (let round = 0; round < 20; round++) {
-      let gained = false;
-      for (let i = 0; i < n; i++) if (better(i, alone)) gained = true;
-      if (gained) continue;
+  /** Round and round until none of the nipples in a whole turn gains anything. @returns whether any did */
+  const round = (moves: (i: number) => void, which: (i: number) => boolean, from = 0): boolean => {
+    let gained = false;
+    for (let i = from % n, idle = 0, left = 20 * n; idle < n && left > 0; i = (i + 1) % n, left--) {
+      if (!which(i) || !better(i, moves)) idle++;
+      else {
+        idle = 0;
+        gained = true;
+      }
+    }
+    return gained;
+  };
+  const every = () => true;
+  const isTouched = (i: number) => x[i] !== 0;
+  /** @param from the nipple that is looked at first: the one behind a nudge, for the nudged ones would only be turned back */
+  const search = (anywhere = false, givenUpAt = Number.POSITIVE_INFINITY, from = 0): void => {
+    for (let pass = 0; pass < 20; pass++) {
+      round(alone, every, from);
       if (aim.rough || cost > givenUpAt) break;
-      for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, withLike)) gained = true;
-      if (gained) continue;
-      if (anywhere && touched < n) for (let i = 0; i < n; i++) if (x[i] !== 0 && better(i, forAny)) gained = true;
-      if (!gained) break;
+      if (round(withLike, isTouched, from)) continue;
+      if (anywhere && touched < n && round(forAny, isTouched, from)) continue;
+      break;
     }
   };
   search();
@@ -154,7 +166,7 @@ export const handSteps = (
     ] as const)
       if (free(i, d)) turn(i, d);
     cost = at.trouble() + touch * touched;
-    search(false, before.cost + HOPELESS);
+    search(false, before.cost + HOPELESS, second + 1);
     if (cost < before.cost - 1e-9 && touched <= cap) continue;
     at.backTo(before.stood);
     ({ touched, cost } = before);
