@@ -10,31 +10,28 @@ import { WORKSHOP_BUILDS, WORKSHOP_CLASSES, type WorkshopTrial } from "@/core/tr
 const given = process.argv.slice(2).map(Number).filter(Number.isInteger);
 const seeds = given.length > 0 ? given : [...Array(20).keys()].map((i) => 2001 + i);
 
+/** A wheel, tried in every class. */
 interface Task {
-  readonly at: number;
   readonly build: string;
   readonly seed: number;
   readonly start: string;
 }
 
-const tasks: Task[] = WORKSHOP_CLASSES.flatMap((_, at) =>
-  WORKSHOP_BUILDS.flatMap((build) =>
-    seeds.flatMap((seed) => (["fresh", "buckled"] as const).map((start) => ({ at, build, seed, start }))),
-  ),
+const tasks: Task[] = WORKSHOP_BUILDS.flatMap((build) =>
+  seeds.flatMap((seed) => (["fresh", "buckled"] as const).map((start) => ({ build, seed, start }))),
 );
 
 const done: WorkshopTrial[][] = WORKSHOP_CLASSES.map(() => []);
 const work = (): Promise<void> =>
   new Promise((finished, failed) => {
     const worker = new Worker(new URL("./workshop-worker.mjs", import.meta.url));
-    let task: Task | undefined;
     const next = () => {
-      task = tasks.pop();
+      const task = tasks.pop();
       if (task) worker.postMessage(task);
       else void worker.terminate().then(() => finished());
     };
-    worker.on("message", (trial: WorkshopTrial) => {
-      if (task) done[task.at].push(trial);
+    worker.on("message", (trials: readonly WorkshopTrial[]) => {
+      for (const [at, trial] of trials.entries()) done[at].push(trial);
       next();
     });
     worker.on("error", failed);

@@ -5,6 +5,6 @@ import { register } from "tsx/esm/api";
 register();
 const { WORKSHOP_CLASSES, workshopTrial } = await import("../core/truing/workshop-trials.test.rig.ts");
 
-parentPort?.on("message", ({ at, build, seed, start }) => {
-  parentPort?.postMessage(workshopTrial(WORKSHOP_CLASSES[at], build, seed, start));
+parentPort?.on("message", ({ build, seed, start }) => {
+  parentPort?.postMessage(WORKSHOP_CLASSES.map((c) => workshopTrial(c, build, seed, start)));
 });
