@@ -87,13 +87,13 @@ export const put = async (page: Page, id: string, figures: Readonly<Record<strin
 };
 
 /** The questions of a sitting, where they are asked: tyre off and no play in one, up to tension where nobody read it. */
-export const sit = async (page: Page) => {
+export const sit = async (page: Page, howTight = "up to tension") => {
   const off = page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" });
   await expect(off.or(page.getByTestId("walk-spoke"))).toBeVisible();
   if (!(await off.isVisible())) return;
   await off.click();
   await expect(off).toBeHidden();
-  const tight = page.getByLabel("entry").getByRole("button", { name: "up to tension" });
+  const tight = page.getByLabel("entry").getByRole("button", { name: howTight });
   // Asked next, or the walk begins: whichever comes, however late.
   await expect(tight.or(page.getByTestId("walk-spoke"))).toBeVisible();
   if (await tight.isVisible()) await tight.click();

@@ -21,6 +21,7 @@ export const AskedBetween = ({ jobId, holes, names, askTight, walks, acts, onLea
       <Sitting
         jobId={jobId}
         askTight={askTight}
+        stands={walks.stands}
         onDone={(answers) => {
           if (answers["true.play"] === "felt") {
             walks.endAsking();

@@ -6,6 +6,7 @@ import type { Misread } from "@/core/truing/knowing/misread";
 import type { Advice } from "@/core/truing/saying/advice";
 import { reasonWords } from "@/core/truing/saying/reason-words";
 import { withSideNames } from "@/core/wheel/side-names";
+import { Doubt } from "../parts/bench/ledger-panel";
 import { UnrolledRim } from "../parts/wheel/unrolled-rim";
 import { MisreadPanel } from "./misread-panel";
 import { PLAN_WORDS } from "./own-plan/plan-words";
@@ -47,8 +48,11 @@ export const RimTab = (props: RimTabProps) => {
   const { turns, alter } = own.planning ? own : plan;
   // A plan that stands beside others is turned as it is.
   const onTurn = own.planning || (advice && !own.stood) ? alter : undefined;
+  // A wheel that is not what it was taken for is told before anything is turned, also where the screen is small.
+  const slack = advice?.reasons.find((r) => r.code === "answers-slack");
   // The picked spoke's own reason; else the first, which says the most.
-  const reason = advice?.reasons.find((r) => r.spokes.includes(picked)) ?? advice?.reasons[0];
+  const others = advice?.reasons.filter((r) => r !== slack);
+  const reason = others?.find((r) => r.spokes.includes(picked)) ?? others?.[0];
   const masked = advice?.reasons.flatMap((r) => (r.code === "seam" || r.code === "outlier" ? r.spokes : [])) ?? [];
   const becomes = advice &&
     plan.toTurn > 0 && {
@@ -59,6 +63,11 @@ export const RimTab = (props: RimTabProps) => {
   return (
     <>
       <RoundHeader round={read > 0 ? round : null} advice={advice} becomes={becomes || null} assumed={job.assumed} />
+      {slack && (
+        <div className="shrink-0 border-b border-grid px-4 pt-1 text-lg leading-snug">
+          <Doubt>{reasonWords(slack)}</Doubt>
+        </div>
+      )}
       <div className="min-h-72 flex-1 max-sm:portrait:min-h-80 max-sm:portrait:shrink-0">
         <UnrolledRim
           spokes={spokes}

@@ -20,18 +20,24 @@ const TOGETHER: Pick<Figure, "label" | "how" | "choices"> = {
   choices: [...(TYRE.choices ?? []), { value: FELT, label: "play felt" }],
 };
 
+type RoundsSoFar = readonly Pick<RoundView, "tension" | "round" | "walked" | "advice">[];
+
+/** The wheel itself has answered as one with slack spokes does. */
+const answersSlack = (rounds: RoundsSoFar): boolean =>
+  rounds.at(-1)?.advice?.reasons.some((r) => r.code === "answers-slack") ?? false;
+
 /**
  * Whether it is asked how tight the wheel is: while that is not known, by reading or by hand. A customer's wheel that comes
- * to be trued is up to tension until somebody says otherwise.
+ * to be trued is up to tension until somebody says otherwise, or the wheel does.
  */
-export const asksTight = (
-  kind: string,
-  taken: Readonly<Record<string, Taken>>,
-  rounds: readonly Pick<RoundView, "tension" | "round" | "walked">[],
-): boolean =>
-  isLacedAnew(kind) &&
+export const asksTight = (kind: string, taken: Readonly<Record<string, Taken>>, rounds: RoundsSoFar): boolean =>
+  (isLacedAnew(kind) || answersSlack(rounds)) &&
   taken[TIGHT_FIGURE.name] === undefined &&
   !rounds.some((r) => r.tension.some((t) => t !== null) || (r.round.plan !== null && r.walked.length > 0));
+
+/** Whether it is asked in the middle of a sitting too: the wheel has said that it is not what it was taken for. */
+export const doubtsTight = (kind: string, taken: Readonly<Record<string, Taken>>, rounds: RoundsSoFar): boolean =>
+  answersSlack(rounds) && asksTight(kind, taken, rounds);
 
 /** Are the questions of a sitting answered, not long ago? */
 export const sittingStands = (
@@ -47,12 +53,15 @@ export const sittingStands = (
 export const Sitting = ({
   jobId,
   askTight,
+  stands,
   onDone,
   onClose,
 }: {
   jobId: string;
   /** No tension is known, by reading or by hand. */
   askTight: boolean;
+  /** The rest was answered not long ago. */
+  stands: boolean;
   /** With what was answered; play felt means the readings would be worth nothing. */
   onDone: (answers: Readonly<Record<string, string>>) => void;
   onClose: () => void;
@@ -60,7 +69,7 @@ export const Sitting = ({
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
   const put = usePutFigure(jobId);
-  const figures = askTight ? [...SITTING_FIGURES, TIGHT_FIGURE] : SITTING_FIGURES;
+  const figures = [...(stands ? [] : SITTING_FIGURES), ...(askTight ? [TIGHT_FIGURE] : [])];
   const unanswered = (given: Readonly<Record<string, string>>) =>
     given[PLAY.name] === "felt"
       ? []

@@ -1,6 +1,7 @@
 import type { Tolerance } from "@/core/runout/tolerance";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { Advice } from "@/core/truing/saying/advice";
+import type { ReasonCode } from "@/core/truing/saying/reason";
 import { reasonWords } from "@/core/truing/saying/reason-words";
 import { withSideNames } from "@/core/wheel/side-names";
 import { Caution, Doubt, LedgerPanel } from "../parts/bench/ledger-panel";
@@ -16,6 +17,9 @@ interface TrueLedgerProps {
   readonly toleranceName: string;
   readonly onPick: (spoke: number) => void;
 }
+
+/** Reasons that are no reason to turn but one to look. */
+const DOUBTS: ReadonlySet<ReasonCode> = new Set(["rim", "slack", "straighten", "answers-slack"]);
 
 /** mm of width from which it is said: both edges cannot run true then. */
 const WIDTH_TOLD = 0.1;
@@ -33,7 +37,7 @@ export const TrueLedger = (props: TrueLedgerProps) => {
           className="mb-2 block w-full text-left"
         >
           {r.code === "turn" && <b className="font-mono">{r.spokes.join(" ")} </b>}
-          {r.code === "rim" || r.code === "slack" || r.code === "straighten" ? (
+          {DOUBTS.has(r.code) ? (
             <Doubt>{withSideNames(reasonWords(r), names)}</Doubt>
           ) : (
             withSideNames(reasonWords(r), names)

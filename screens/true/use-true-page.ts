@@ -5,6 +5,7 @@ import { useOwnPlan } from "./own-plan/use-own-plan";
 import { type Closeness, evenPlaces } from "./reading-places";
 import type { Also } from "./round-keys";
 import { goesOn, placesAsked, roundNow } from "./round-now";
+import { doubtsTight } from "./sitting";
 import { useAdvised } from "./use-advised";
 import { useAltered } from "./use-altered";
 import { useForecast } from "./use-forecast";
@@ -63,6 +64,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const walks = useWalks({
     ...{ jobId, round, read, turned, toTurn: plan.toTurn, first: rounds.length === 0 },
     ...{ taken: now.taken, entries: now.entries, open: acts.open },
+    doubtsTight: doubtsTight(job.kind, now.taken, rounds),
   });
   useReadNow(readNow && rounds.length === 0, () => void walks.begin("read"));
   return {

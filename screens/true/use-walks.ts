@@ -25,6 +25,8 @@ interface WalksOptions {
   readonly first: boolean;
   readonly taken: Readonly<Record<string, Taken>>;
   readonly entries: Readonly<Record<string, readonly Entry[]>>;
+  /** The wheel answered as a slack one, and nobody has said how tight it is. */
+  readonly doubtsTight: boolean;
   /** Begins the next round. */
   readonly open: () => void;
 }
@@ -59,17 +61,19 @@ export const useWalks = (o: WalksOptions) => {
     else setWalk(how);
   };
   const leave = () => forgetRound(jobId);
+  const stands = sittingStands(o.taken, o.entries);
   return {
     walk,
     asking,
+    /** How the wheel sits was answered not long ago. */
+    stands,
     /** Left for a while: the last thing done is asked about. */
     away,
     /** One place alone, instead of going round. */
     only,
     begin: async (how: ReadingWay) => {
       setThen(how);
-      const stands = sittingStands(o.taken, o.entries);
-      if (!stands && (o.first || wasAway(round?.lastAt ?? null))) setAsking("sitting");
+      if (o.doubtsTight || (!stands && (o.first || wasAway(round?.lastAt ?? null)))) setAsking("sitting");
       else await go(how);
     },
     /** The questions of the sitting are answered. */

@@ -12,6 +12,11 @@ export interface Learnt {
   readonly grip: number;
   /** Size of what the last round did over what was forecast with nothing learnt; null with no round to learn from. */
   readonly lastAnswer: number | null;
+  /**
+   * How far what a round did is from what it does to a tight wheel, over what readings and sum leave open, in the round in
+   * which it was farthest: about 1 on a tight wheel, more where spokes hung slack; null with no round to learn from.
+   */
+  readonly unlikeTight: number | null;
 }
 
 /** Before any round: half to double on the rim, share 0.3 to 1, a tenth of a turn lost to twist. */
@@ -154,7 +159,13 @@ export const learn = (
   const share = geometry.wheel.spoke.share ?? 0.6;
   const prior: Unknowns = { lnLateral: 0, lnRadial: 0, lnShare: Math.log(share), grip: PRIOR.grip };
   const useful = history.filter((h) => h.turns.some((t) => t !== 0)).length > 0;
-  if (!useful) return { stiffness: { lateralScale: 1, radialScale: 1, share }, grip: PRIOR.grip, lastAnswer: null };
+  if (!useful)
+    return {
+      stiffness: { lateralScale: 1, radialScale: 1, share },
+      grip: PRIOR.grip,
+      lastAnswer: null,
+      unlikeTight: null,
+    };
   const rounds = [...history.map((h) => h.readings), now];
   const turns = history.map((h) => h.turns);
   const shareSigma = geometry.wheel.spoke.share === null ? PRIOR.share * 2.5 : PRIOR.share * 2;
@@ -212,6 +223,10 @@ export const learn = (
     stiffness: asStiffness(at),
     grip: usualGrip(at.grip),
     lastAnswer: turns.at(-1)?.some((t) => t !== 0) && untaught ? answered(rounds, untaught) : null,
+    unlikeTight: lessons.reduce<number | null>((most, lesson, i) => {
+      const here = unlike(lesson, answers[i], at.grip);
+      return here === null || (most ?? 0) > here ? most : here;
+    }, null),
   };
 };
 
@@ -228,6 +243,42 @@ const LET_GO = { from: 0.94, not: 0.92 };
 const usualGrip = (fitted: number): number => {
   const held = Math.min(1, Math.max(0, (LET_GO.from - fitted) / (LET_GO.from - LET_GO.not)));
   return 1 - held * Math.max(1 - fitted, USUAL_TWIST * 0.9);
+};
+
+/** Mean square of what is near nought: the farthest fifth left out, for a slip of the eye is neither noise nor a slack spoke. */
+const nearSquare = (values: readonly number[]): number => {
+  const near = values
+    .map((v) => v * v)
+    .sort((a, b) => a - b)
+    .slice(0, Math.ceil(0.8 * values.length));
+  return near.reduce((a, b) => a + b, 0) / near.length / NEAR_OF_NORMAL;
+};
+/** What that leaves of plain noise: 1 − 2zφ(z)/0.8 at z = 1.28. */
+const NEAR_OF_NORMAL = 0.44;
+
+/**
+ * Mean square of the noise in a line, from how each place stands off the middle of its two neighbours (von Neumann's second
+ * differences): a dial read worse than was told shows there, a slack spoke hardly does.
+ */
+const besideNeighbours = (line: readonly number[]): number => {
+  const n = line.length;
+  return nearSquare(line.map((v, i) => line[(i + 1) % n] - 2 * v + line[(i + n - 1) % n])) / 6;
+};
+
+/** Part of its own size by which the sum is off on a tight wheel, and the fewest places that say anything. */
+const UNLIKE = { model: 0.1, fewest: 8 };
+
+const unlike = ({ moved }: Lesson, answer: Answer, grip: number): number | null => {
+  const squares = (["lateral", "radial"] as const).flatMap((what) => {
+    const own = moved.filter((m) => m.what === what);
+    if (own.length < UNLIKE.fewest) return [];
+    const off = own.map((m) => answer[what][m.at] * grip - m.by);
+    const middle = [...off].sort((a, b) => a - b)[off.length >> 1];
+    const told = own.reduce((sum, m) => sum + m.sigma ** 2, 0) / own.length;
+    const open = Math.max(told, besideNeighbours(off)) + (UNLIKE.model * grip * rms(answer[what])) ** 2;
+    return [nearSquare(off.map((v) => v - middle)) / open];
+  });
+  return squares.length === 0 ? null : Math.sqrt(squares.reduce((a, b) => a + b, 0) / squares.length);
 };
 
 /** Slope of what happened over what an untaught wheel would have done in the last round. */

@@ -60,6 +60,10 @@ const stretchFigures = ({ advice, now, after }: Scene, spokes: readonly number[]
   };
 };
 
+/** How unlike a tight wheel one has answered whose spokes are said to hang slack: of those that are tight hardly any does. */
+const ANSWERS_SLACK = 1.15;
+/** Told to be less tight than this, nobody needs to be told again. */
+const SAID_SLACK = 0.5;
 /** Part of a side's mean. */
 const WORTH_SAYING = 0.03;
 /** σ between the places read, as a part of the tolerance, from which other readings would have other nipples turned. */
@@ -74,6 +78,9 @@ export const explain = (scene: Scene): Reason[] => {
   const { readings, tolerance } = input;
   const reasons: Reason[] = [];
   const whole = { spokes: [] as number[] };
+  const { unlikeTight } = advice.learnt;
+  if (state.tensionAssumed && (input.tight ?? 1) > SAID_SLACK && (unlikeTight ?? 0) > ANSWERS_SLACK)
+    reasons.push({ ...whole, code: "answers-slack", figures: {} });
   if (verdict === "done") {
     const { lateral, radial } = scene.standing;
     reasons.push({

@@ -82,6 +82,8 @@ const WORDS: Words = {
     (tight ?? null) === null
       ? "No tension was read and nobody said how tight it is, so it is taken as up to tension. Just laced it would still be nearly slack, and stay so: squeeze a few pairs, and say how tight it feels."
       : `No tension was read, so it is guessed from ${percent(tight ?? 1)} % to begin with and the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.`,
+  "answers-slack": () =>
+    "What was turned did not move the rim as it moves on tight spokes. Some hang slack, or the dial was knocked: squeeze every pair before you turn on, bring up those that give, and say how tight the wheel is.",
   "tension-reckoned": ({ tight }) =>
     `How even the spokes are was ${tight === null ? "heard" : "heard or felt"}; how tight they are in all was not. It is reckoned ${
       tight === null ? "from their lowest notes" : `from ${percent(tight)} % to begin with`

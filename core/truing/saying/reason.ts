@@ -35,6 +35,8 @@ export interface ReasonFigures {
   readonly offset: { readonly now: number; readonly after: number };
   /** Part of the tension it is taken to have had to begin with; null where nobody said, and it is taken as tight. */
   readonly "tension-assumed": { readonly tight: number | null };
+  /** Nobody read the tension, and what was turned did not move the rim as it moves on tight spokes. */
+  readonly "answers-slack": Record<never, never>;
   /** Evenness heard or felt; how tight it is in all was reckoned from that part of the tension, or from the notes. */
   readonly "tension-reckoned": { readonly tight: number | null };
   readonly seam: { readonly what: "lateral" | "radial"; readonly height: number };
