@@ -11,7 +11,7 @@ import type { StandInWheel } from "@/devices/stand-in-wheel";
 /** What a wheel could be, mm. */
 export interface BestPossible {
   /** With turns of any size. */
-  readonly any: number;
+  readonly free: number;
   /** In whole steps of a hand, as far as a search finds them: a third of a second; null where none keep to the window. */
   readonly inSteps: () => number | null;
 }
@@ -100,5 +100,5 @@ export const bestPossible = (
     }
     return least;
   };
-  return { any: Math.max(best.lateralTir, best.radialTir), inSteps: searched };
+  return { free: Math.max(best.lateralTir, best.radialTir), inSteps: searched };
 };

@@ -33,7 +33,7 @@ export const practiceScore = async (jobId: string): Promise<PracticeScore> => {
   const { lateralScale, radialScale, share } = stand.hidden;
   // Worked on as far as it goes, apart from the one on the stand.
   const apart = new StandInWheel(wheel, stand.hidden, stand.state);
-  const best = bestPossible(apart, { lateralScale, radialScale, share }, ALLOWED).any;
+  const best = bestPossible(apart, { lateralScale, radialScale, share }, ALLOWED).free;
   const turned = record.allRounds.flatMap((r) => turnsMade(r, holes).filter((t) => t !== 0));
   const score = {
     lateral: totalReading(all.map((s) => stand.trueLateral(s))),

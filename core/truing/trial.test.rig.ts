@@ -165,9 +165,9 @@ let lastBest = { of: "", is: { best: 0, bestInSteps: 0 } };
 const bestOf = (build: TrialBuild, hidden: HiddenWheel, stuck?: readonly number[]): typeof lastBest.is => {
   const of = JSON.stringify([build, hidden, stuck]);
   if (of !== lastBest.of) {
-    const { any, inSteps } = bestPossible(new StandInWheel(readWheel(trialWheel(build)), hidden), hidden, 0.2, stuck);
+    const { free, inSteps } = bestPossible(new StandInWheel(readWheel(trialWheel(build)), hidden), hidden, 0.2, stuck);
     // Where no whole steps keep to the window, the advice is held against turns of any size: harder on it.
-    lastBest = { of, is: { best: any, bestInSteps: inSteps() ?? any } };
+    lastBest = { of, is: { best: free, bestInSteps: inSteps() ?? free } };
   }
   return lastBest.is;
 };

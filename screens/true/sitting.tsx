@@ -68,10 +68,9 @@ export const Sitting = ({
 }) => {
   const [answers, setAnswers] = useState<Readonly<Record<string, string>>>({});
   const [message, setMessage] = useState<string | null>(null);
-  // As it was when this began: each answer counts at once, and the next question must not go for it.
-  const [stood] = useState(stands);
+  // Those that stood open when this began: each answer counts at once, here or on another tablet, and no question may go for it.
+  const [figures] = useState(() => [...(stands ? [] : SITTING_FIGURES), ...(askTight ? [TIGHT_FIGURE] : [])]);
   const put = usePutFigure(jobId);
-  const figures = [...(stood ? [] : SITTING_FIGURES), ...(askTight ? [TIGHT_FIGURE] : [])];
   const unanswered = (given: Readonly<Record<string, string>>) =>
     given[PLAY.name] === "felt"
       ? []
