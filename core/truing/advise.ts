@@ -24,13 +24,13 @@ const LOOSE = 0.08;
 /**
  * Touches a wheel may need, per spoke, and the rounds they are for: the first two may touch all, one past them still a
  * few. From the third on the budget holds whatever a nipple more would gain: an exception for a wheel still out is what
- * every bent rim claims. Only one still far from its tension is brought up first. A wheel that the first round leaves at the
+ * every bent rim claims. Three a spoke is what is promised: a round never goes past it but for the few of a wheel that is there already. Only one still far from its tension is brought up first. A wheel that the first round leaves at the
  * tension it came with, to be brought up in the next, is touched at its worst places only: all are turned then anyway.
  */
-const TOUCHES = { each: 2.9, rounds: 4, free: 2, more: 0.25, farFromTight: 0.15, untaught: 0.4 };
-/** Once tension is up: how long the search for hand steps goes on, and what a touch costs. The first round's last
- * hundredth is gone with its twist; later ones end on it. */
-const CLOSE = { nudges: 60, touch: 0.08 };
+const TOUCHES = { each: 2.98, rounds: 4, free: 2, most: 3, more: 0.25, few: 0.1, farFromTight: 0.15, untaught: 0.4 };
+/** Once tension is up: for how many moves the search for hand steps goes on past the best it found, and what a touch costs.
+ * The first round's last hundredth is gone with its twist; later ones end on it. */
+const CLOSE = { patience: 100, touch: 0.08 };
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
@@ -86,9 +86,9 @@ export const advise = (input: AdviseInput): Advice => {
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const loose = Math.abs(tightNow - stage) > LOOSE;
   const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE.touch;
-  const nudges = loose || history.length === 0 ? 0 : CLOSE.nudges;
+  const patience = loose || history.length === 0 ? 0 : CLOSE.patience;
   const touches = touchesAllowed(history, n, Math.abs(tightNow - stage), !loose && input.stage - stage > LOOSE);
-  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, nudges, squares);
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, patience, squares);
   if (school === "fewest" && !loose)
     turns = fewestSteps(settled, nipple.step, tolerance, !state.tensionAssumed) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);
@@ -175,8 +175,10 @@ const touchesAllowed = (history: AdviseInput["history"], n: number, far: number,
   if (far > TOUCHES.farFromTight) return n;
   if (history.length < TOUCHES.free) return broughtUpNext ? TOUCHES.untaught * n : n;
   const used = history.reduce((sum, round) => sum + round.turns.filter((t) => t !== 0).length, 0);
-  const rounds = Math.max(1, TOUCHES.rounds - history.length);
-  return Math.max(TOUCHES.more * n, (TOUCHES.each * n - used) / rounds);
+  const rounds = TOUCHES.rounds - history.length;
+  if (rounds <= 0) return TOUCHES.more * n;
+  const share = Math.max(TOUCHES.more * n, (TOUCHES.each * n - used) / rounds);
+  return Math.max(TOUCHES.few * n, Math.min(share, TOUCHES.most * n - used));
 };
 
 /** What a way of working costs against everything at once: mm of the larger run-out, touches. */

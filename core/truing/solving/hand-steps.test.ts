@@ -1,48 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { type Chance, chance } from "@/devices/random";
-import { type Aim, outcome, trouble } from "./aim";
+import { chance } from "@/devices/random";
+import { outcome } from "./aim";
 import { handSteps } from "./hand-steps";
+import { costOf, smallAim } from "./small-aim.test.rig";
 import { solveAim } from "./solve-aim";
 import { squaresOf } from "./squares";
-
-/** A small wheel of no particular make: neighbours answer alike, sides pull against each other. */
-const smallAim = (luck: Chance, n: number, reach: number): Aim => {
-  const near = (i: number, j: number) => Math.min((i - j + n) % n, (j - i + n) % n);
-  const matrix = (size: number, fall: number, sided: boolean) =>
-    Float64Array.from({ length: n * n }, (_, k) => {
-      const [i, j] = [Math.floor(k / n), k % n];
-      return size * Math.exp(-near(i, j) / fall) * (sided && j % 2 ? -1 : 1) * luck.between(0.9, 1.1);
-    });
-  return {
-    n,
-    lateral: Float64Array.from({ length: n }, () => luck.normal(0.06)),
-    radial: Float64Array.from({ length: n }, () => luck.normal(0.04)),
-    tension: Float64Array.from({ length: n }, () => 1000 + luck.normal(60)),
-    offset: luck.normal(0.05),
-    perTurn: {
-      lateral: matrix(0.4, 1.5, true),
-      radial: matrix(0.2, 1, false).map((v) => -v),
-      tension: matrix(900, 0.5, false),
-      offset: Float64Array.from({ length: n }, (_, j) => (j % 2 ? -0.04 : 0.04)),
-    },
-    repeats: false,
-    wanted: new Float64Array(n).fill(1000),
-    counted: new Float64Array(n).fill(1),
-    floor: new Float64Array(n).fill(800),
-    ceiling: new Float64Array(n).fill(1200),
-    low: new Float64Array(n).fill(-reach - 1e-9),
-    high: new Float64Array(n).fill(reach + 1e-9),
-    rough: false,
-    reach: null,
-    weights: { lateral: 0.05, radial: 0.05, offset: 0.05, spread: 0.2, mean: 0.05 },
-  };
-};
-const costOf = (aim: Aim, x: Float64Array): number =>
-  trouble(
-    aim,
-    outcome(aim, x),
-    x.reduce((sum, t) => sum + t * t, 0),
-  );
 
 describe("steps of a hand", () => {
   const step = 1 / 16;
@@ -105,6 +67,22 @@ describe("steps of a hand", () => {
       expect(Math.abs(squares + bands + 200 * past + 30_000 * past ** 2 - whole)).toBeLessThan(
         1e-7 * Math.max(1, whole),
       );
+    }
+  });
+
+  // A step changed in the middle of a round: an eighth was made, quarters are turned from here on.
+  test("a turn made by another step stays what it is, and more that must be turned than may be touched are", () => {
+    const luck = chance(7);
+    const made = [0.125, 0, -0.375];
+    const plain = smallAim(luck, 12, 1);
+    const bound = (by: number) => plain.low.map((_, i) => (made[i] ?? (by > 0 ? 1 : -1)) + by * 1e-9);
+    const aim = { ...plain, low: bound(-1), high: bound(1) };
+    for (const most of [12, 1]) {
+      const turns = handSteps(aim, solveAim(aim) ?? new Float64Array(12), 0.25, 0, most, 30);
+      made.forEach((t, i) => {
+        expect(turns[i]).toBeCloseTo(t, 12);
+      });
+      expect(turns.filter((t) => t !== 0).length).toBeLessThanOrEqual(Math.max(2, most));
     }
   });
 });

@@ -2,27 +2,42 @@ import type { Aim } from "./aim";
 import { type SumOfSquares, squaresOf } from "./squares";
 import { standing } from "./standing";
 
-/** Whom a nipple gives its turn to: the next, and the next of its own side and slant. */
-const LIKE = [1, 2, 4, -2];
-/** How far apart, in spokes, two nipples stand that are nudged together. */
-const NEAR = 7;
-/** Steps round the circle by the golden section never come near where they were. */
+/** So many of the best moves of one nipple are looked at together with a step of a nipple near it. */
+const FOLLOWED = 8;
+/** How far apart, in spokes, two nipples stand that are turned together. */
+const NEAR = 3;
+/** Every which nipple is looked at for an exchange, others after each move. */
+const EXCHANGED = 3;
+/** For so many moves, and up to so many more, a nipple is not turned back the way it came. */
+const HELD = { least: 4, more: 3 };
+/** By the golden section, so that no two holds fall into step and the search goes round in a ring. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
-/** Left so much dearer by single nipples a nudge is given up: of those hardly one ends cheaper, and they take half the time. */
-const HOPELESS = 1;
-/** A move must gain this much. */
+/** A better place must be better by this much. */
 const LEAST_GAIN = 1e-6;
 
+/** Moves that may be made, in columns: steps `u` of nipple `i`, `w` of `j`; what they cost at least; nipples touched after; whether held. */
+const moves = (room: number) => ({
+  count: 0,
+  i: new Int32Array(room),
+  u: new Int32Array(room),
+  j: new Int32Array(room),
+  w: new Int32Array(room),
+  touched: new Int32Array(room),
+  held: new Uint8Array(room),
+  atLeast: new Float64Array(room),
+});
+
 /**
- * Turns that a hand can make: whole steps, few nipples. Plain rounding of forty nipples costs some hundredths of
- * run-out, so it is followed by a search: one nipple at a time is moved a step, dropped, or shares its step with the
- * next like nipple, whichever helps most, until nothing does. Every touched nipple costs `touch`.
+ * Turns that a hand can make: whole steps, few nipples. Plain rounding of forty nipples costs some hundredths of run-out,
+ * so it is followed by a search that always makes the best move there is, also where it makes things worse, and for a few
+ * moves takes none back: so it comes over the humps that a search which only goes down stays behind. A move is a step of
+ * a nipple, its whole turn dropped, or one of the best of these together with a step near it. Every touched nipple costs
+ * `touch`. The way: tabu search (F. Glover, "Tabu Search, Part I", ORSA Journal on Computing 1, 1989).
  *
  * @param turns wished for, any size
  * @param step the smallest turn, as 1/16
  * @param most nipples that may be touched: those that help least are dropped until no more are left
- * @param nudges how often, when nothing helps any more, two nipples near each other are turned a step all the same and
- * the search goes on from there: it was stuck behind a hump more often than at the bottom
+ * @param patience for how many moves the search goes on past the best place it found; 0: it stops at the first hump
  * @param squares of the aim, where they are known already
  */
 export const handSteps = (
@@ -31,146 +46,133 @@ export const handSteps = (
   step: number,
   touch: number,
   most = Number.POSITIVE_INFINITY,
-  nudges = 0,
+  patience = 0,
   squares: SumOfSquares = squaresOf(aim),
 ): Float64Array => {
   const { n } = aim;
-  const at = standing(aim, squares);
-  const { x } = at;
-  const least = Float64Array.from(aim.low, (l) => Math.ceil(l / step - 1e-9) * step);
-  const largest = Float64Array.from(aim.high, (h) => Math.floor(h / step + 1e-9) * step);
-  const clamp = (i: number, t: number) => Math.min(largest[i], Math.max(least[i], t));
-  for (let i = 0; i < n; i++) at.turn(i, clamp(i, Math.round(turns[i] / step) * step));
-  let touched = x.reduce((count, t) => count + (t === 0 ? 0 : 1), 0);
-  let cost = at.trouble() + touch * touched;
-  let cap = Number.POSITIVE_INFINITY;
-  const touchChange = (i: number, d: number) => (x[i] === 0 ? 1 : 0) - (Math.abs(x[i] + d) < step / 2 ? 1 : 0);
-  const free = (i: number, d: number) => {
-    const t = x[i] + d;
-    return t >= least[i] - 1e-9 && t <= largest[i] + 1e-9;
-  };
-  const turn = (i: number, d: number): void => {
-    touched += touchChange(i, d);
-    at.turn(i, d);
-    if (Math.abs(x[i]) < step / 2) x[i] = 0;
-  };
-  // The best move so far of the nipple in hand.
-  const best = { cost: 0, i: -1, d: 0, j: 0, e: 0 };
-  const look = (i: number, d: number, j: number, e: number): void => {
-    if (!free(i, d) || (e !== 0 && !free(j, e))) return;
-    const more = touchChange(i, d) + (e === 0 ? 0 : touchChange(j, e));
-    if (more > 0 && touched + more > cap) return;
-    const touches = touch * (touched + more);
-    const c = at.troubleAfter(i, d, j, e, best.cost - touches) + touches;
-    if (c >= best.cost) return;
-    best.cost = c;
-    best.i = i;
-    best.d = d;
-    best.j = j;
-    best.e = e;
-  };
-  // The best move of one nipple is made at once: going round a few times costs a sixth of seeking the best of all each time.
-  const better = (i: number, moves: (i: number) => void): boolean => {
-    best.cost = cost - LEAST_GAIN;
-    best.i = -1;
-    moves(i);
-    if (best.i < 0) return false;
-    turn(best.i, best.d);
-    if (best.e !== 0) turn(best.j, best.e);
-    cost = best.cost;
+  const at = standing(aim, squares, step);
+  const { steps } = at;
+  const least = Float64Array.from(aim.low, (l) => Math.ceil(l / step - 1e-9));
+  const largest = Float64Array.from(aim.high, (h) => Math.floor(h / step + 1e-9));
+  // No whole step fits where a turn made by another step stands: it stays what it is.
+  for (let i = 0; i < n; i++) if (least[i] > largest[i]) least[i] = largest[i] = (aim.low[i] + aim.high[i]) / 2 / step;
+  for (let i = 0; i < n; i++) at.turn(i, Math.min(largest[i], Math.max(least[i], Math.round(turns[i] / step))));
+  // Of those that cannot be left alone, more than may be touched may be turned.
+  const must = least.reduce((count, l, i) => count + (l > 0 || largest[i] < 0 ? 1 : 0), 0);
+  const cap = Math.max(Math.floor(Math.min(most, n)), must);
+  let touched = steps.reduce((count, t) => count + (t === 0 ? 0 : 1), 0);
+  const best = { cost: Number.POSITIVE_INFINITY, steps: steps.slice() };
+  const keep = (cost: number): boolean => {
+    if (touched > cap || cost >= best.cost - LEAST_GAIN) return false;
+    best.cost = cost;
+    best.steps.set(steps);
     return true;
   };
-  const alone = (i: number): void => {
-    look(i, step, i, 0);
-    look(i, -step, i, 0);
-    if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], i, 0);
-  };
-  // A nipple's turn given away whole to another, or a step moved across.
-  const withLike = (i: number): void => {
-    for (const apart of LIKE) {
-      const j = (i + apart + n) % n;
-      look(i, -x[i], j, x[i]);
-      look(i, step, j, -step);
-      look(i, -step, j, step);
+  keep(at.trouble() + touch * touched);
+
+  // Until which move a nipple may not be slackened, and not tightened.
+  const heldUp = new Int32Array(n);
+  const heldDown = new Int32Array(n);
+  let made = 0;
+  let turned = 0;
+  const all = moves(3 * n + FOLLOWED * 4 * NEAR + n * n);
+  const offer = (i: number, u: number, j: number, w: number): void => {
+    const to = steps[i] + u;
+    if (to < least[i] || to > largest[i]) return;
+    let more = (to === 0 ? 0 : 1) - (steps[i] === 0 ? 0 : 1);
+    if (w !== 0) {
+      const other = steps[j] + w;
+      if (other < least[j] || other > largest[j]) return;
+      more += (other === 0 ? 0 : 1) - (steps[j] === 0 ? 0 : 1);
     }
+    // Past the cap only what brings the touches down; at it nothing that brings them up.
+    if (touched > cap ? more >= 0 : touched + more > cap) return;
+    const held = (u > 0 ? heldDown : heldUp)[i] > made || (w !== 0 && (w > 0 ? heldDown : heldUp)[j] > made);
+    const cost = at.atLeast(i, u, j, w) + touch * (touched + more);
+    if (held && cost >= best.cost - LEAST_GAIN) return;
+    const k = all.count++;
+    all.i[k] = i;
+    all.u[k] = u;
+    all.j[k] = j;
+    all.w[k] = w;
+    all.touched[k] = touched + more;
+    all.held[k] = held ? 1 : 0;
+    all.atLeast[k] = cost;
   };
-  // A turn given up for another anywhere, the way the squares say: where not all may be touched.
-  const forAny = (i: number): void => {
-    for (let j = 0; j < n; j++) {
-      if (x[j] !== 0) continue;
-      const e = -Math.sign(at.slopeAfter(i, -x[i], j)) * step;
-      look(i, -x[i], j, e);
-      if (Math.abs(x[i]) > 1.5 * step) look(i, -x[i], j, Math.sign(e) * Math.abs(x[i]));
-    }
-  };
-  /** Round and round until none of the nipples in a whole turn gains anything. @returns whether any did */
-  const round = (moves: (i: number) => void, which: (i: number) => boolean, from = 0): boolean => {
-    let gained = false;
-    for (let i = from % n, idle = 0, left = 20 * n; idle < n && left > 0; i = (i + 1) % n, left--) {
-      if (!which(i) || !better(i, moves)) idle++;
-      else {
-        idle = 0;
-        gained = true;
+  const open = new Float64Array(3 * n);
+  /** Each of the best moves of one nipple together with a step of one near it. */
+  const offerPairs = (): void => {
+    const singles = all.count;
+    for (let k = 0; k < singles; k++) open[k] = all.held[k] ? Number.POSITIVE_INFINITY : all.atLeast[k];
+    for (let f = 0; f < FOLLOWED; f++) {
+      let chosen = -1;
+      let best = Number.POSITIVE_INFINITY;
+      for (let k = 0; k < singles; k++) {
+        if (open[k] >= best) continue;
+        best = open[k];
+        chosen = k;
       }
-    }
-    return gained;
-  };
-  const every = () => true;
-  const isTouched = (i: number) => x[i] !== 0;
-  /** @param from the nipple that is looked at first: the one behind a nudge, for the nudged ones would only be turned back */
-  const search = (anywhere = false, givenUpAt = Number.POSITIVE_INFINITY, from = 0): void => {
-    for (let pass = 0; pass < 20; pass++) {
-      round(alone, every, from);
-      if (aim.rough || cost > givenUpAt) break;
-      if (round(withLike, isTouched, from)) continue;
-      if (anywhere && touched < n && round(forAny, isTouched, from)) continue;
-      break;
+      if (chosen < 0) return;
+      open[chosen] = Number.POSITIVE_INFINITY;
+      for (let apart = 1; apart <= NEAR; apart++)
+        for (const j of [(all.i[chosen] + apart) % n, (all.i[chosen] - apart + n) % n]) {
+          offer(all.i[chosen], all.u[chosen], j, 1);
+          offer(all.i[chosen], all.u[chosen], j, -1);
+        }
     }
   };
-  search();
-  while (touched > most) {
-    let leastHarm = Number.POSITIVE_INFINITY;
-    let drops: readonly [number, number] | null = null;
+  /** Where no more may be touched: a turn given up for a step of any nipple untouched, the way the squares say. */
+  const offerExchanges = (): void => {
+    for (let i = made % EXCHANGED; i < n; i += EXCHANGED) {
+      if (steps[i] === 0) continue;
+      for (let j = 0; j < n; j++)
+        if (steps[j] === 0) offer(i, -steps[i], j, at.slopeAfter(i, -steps[i], j) > 0 ? -1 : 1);
+    }
+  };
+  const hold = (i: number, u: number): void => {
+    if (u === 0) return;
+    at.turn(i, u);
+    turned++;
+    (u > 0 ? heldUp : heldDown)[i] = made + 1 + HELD.least + Math.floor(HELD.more * ((turned * GOLDEN) % 1));
+  };
+  /** Makes the best move of all there are. @returns what it costs; infinite where there is none */
+  const move = (): number => {
+    all.count = 0;
     for (let i = 0; i < n; i++) {
-      if (x[i] === 0 || !free(i, -x[i])) continue;
-      for (const apart of [0, ...LIKE]) {
-        const j = (i + apart + n) % n;
-        const whole = j === i;
-        if (!whole && (x[j] === 0 || !free(j, x[i]))) continue;
-        const touches = touched + touchChange(i, -x[i]) + (whole ? 0 : touchChange(j, x[i]));
-        const others = touch * touches - cost;
-        const harm = at.troubleAfter(i, -x[i], j, whole ? 0 : x[i], leastHarm - others) + others;
-        if (harm >= leastHarm) continue;
-        leastHarm = harm;
-        drops = [i, j];
-      }
+      offer(i, 1, i, 0);
+      offer(i, -1, i, 0);
+      if (Math.abs(steps[i]) > 1) offer(i, -steps[i], i, 0);
     }
-    if (!drops) break;
-    const [i, j] = drops;
-    const given = x[i];
-    turn(i, -given);
-    if (j !== i) turn(j, given);
-    cost += leastHarm;
-    cap = touched;
-    search();
+    if (!aim.rough) {
+      offerPairs();
+      if (touched === cap && cap < n) offerExchanges();
+    }
+    let cost = Number.POSITIVE_INFINITY;
+    let chosen = -1;
+    const judge = (k: number): void => {
+      const bound = all.held[k] ? Math.min(cost, best.cost - LEAST_GAIN) : cost;
+      if (all.atLeast[k] >= bound) return;
+      const touches = touch * all.touched[k];
+      const comesTo = at.troubleAfter(all.i[k], all.u[k], all.j[k], all.w[k], bound - touches) + touches;
+      if (comesTo >= bound) return;
+      cost = comesTo;
+      chosen = k;
+    };
+    // The most promising first: it throws most of the others out.
+    let promising = 0;
+    for (let k = 1; k < all.count; k++) if (all.atLeast[k] < all.atLeast[promising]) promising = k;
+    for (let k = 0; k < all.count; k++) judge(k === 0 ? promising : k === promising ? 0 : k);
+    if (chosen < 0) return cost;
+    made++;
+    touched = all.touched[chosen];
+    hold(all.i[chosen], all.u[chosen]);
+    hold(all.j[chosen], all.w[chosen]);
+    return cost;
+  };
+  for (let since = 0; since <= patience; since++) {
+    const cost = move();
+    if (cost === Number.POSITIVE_INFINITY) break;
+    if (keep(cost) || touched > cap) since = -1;
   }
-  cap = Math.max(most, touched);
-  search(true);
-  for (let nudge = 0; nudge < nudges; nudge++) {
-    const before = { stood: at.mark(), touched, cost };
-    const first = Math.floor(n * ((nudge * GOLDEN) % 1));
-    const second = (first + 1 + (nudge % NEAR)) % n;
-    for (const [i, d] of [
-      [first, nudge & 1 ? step : -step],
-      [second, nudge & 2 ? step : -step],
-    ] as const)
-      if (free(i, d)) turn(i, d);
-    cost = at.trouble() + touch * touched;
-    search(false, before.cost + HOPELESS, second + 1);
-    if (cost < before.cost - 1e-9 && touched <= cap) continue;
-    at.backTo(before.stood);
-    ({ touched, cost } = before);
-  }
-  search(true);
-  return x.slice();
+  return Float64Array.from(best.steps, (s) => s * step);
 };
