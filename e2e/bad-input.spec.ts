@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { lettersLeft, turnTo } from "./at-the-bench";
+import { allSent, turnTo } from "./at-the-bench";
 
 const newJob = async (request: import("@playwright/test").APIRequestContext) => {
   const id = crypto.randomUUID();
@@ -97,7 +97,7 @@ test("a page loaded anew while an entry is under way, or while the record is awa
   await page.waitForTimeout(500);
   await page.goto(`/jobs/${id}/measure`);
   await expect(page.getByRole("button", { name: /^outside diameter:? 610/ }).first()).toBeVisible();
-  expect(await lettersLeft(page)).toEqual([]);
+  await allSent(page);
 });
 
 test("a tap on a page that is drawn but not yet awake is done when it wakes; entries kept hold the page until sent", async ({

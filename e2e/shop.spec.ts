@@ -63,7 +63,7 @@ test("finish: the record answers what it can, eyes the rest; slack stops the sig
   await cracks.getByRole("button", { name: "seen", exact: true }).click();
   await expect(cracks.getByRole("img")).toHaveAccessibleName("in order");
   // Tape, drum and nipples were answered otherwise.
-  expect(await seen.count()).toBe(3);
+  await expect(seen).toHaveCount(3);
   await page.getByRole("button", { name: "sign and hand back" }).click();
   await page.getByLabel("entry").locator("input").fill("F. Inish");
   await page.keyboard.press("Enter");

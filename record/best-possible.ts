@@ -16,9 +16,8 @@ export interface BestPossible {
   readonly inSteps: () => number | null;
 }
 
-/** mm: so weighed that no unevenness is bought past the window; how long the search goes on; what of the window is a hair. */
+/** mm: so weighed that no unevenness is bought past the window; what of the window is a hair. */
 const INSIDE = 0.03;
-const NUDGES = 80;
 const PASSES = 6;
 const A_HAIR = 0.005;
 
@@ -91,7 +90,7 @@ export const bestPossible = (
       };
       const wished = solveAim(from, undefined, true);
       if (!wished) continue;
-      const stepped = outcome(from, handSteps(from, wished, step, 0, Number.POSITIVE_INFINITY, NUDGES));
+      const stepped = outcome(from, handSteps(from, wished, step, 0));
       const past = stepped.tension.some(
         (t, i) => t < there.floor[i] - A_HAIR * wanted[i] || t > there.ceiling[i] + A_HAIR * wanted[i],
       );

@@ -28,9 +28,8 @@ const LOOSE = 0.08;
  * tension it came with, to be brought up in the next, is touched at its worst places only: all are turned then anyway.
  */
 const TOUCHES = { each: 2.98, rounds: 4, free: 2, most: 3, more: 0.25, few: 0.1, farFromTight: 0.15, untaught: 0.4 };
-/** Once tension is up: for how many moves the search for hand steps goes on past the best it found, and what a touch costs.
- * The first round's last hundredth is gone with its twist; later ones end on it. */
-const CLOSE = { patience: 100, touch: 0.08 };
+/** What a touch costs once tension is up. */
+const CLOSE_TOUCH = 0.08;
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
@@ -85,10 +84,9 @@ export const advise = (input: AdviseInput): Advice => {
   const worstNow = Math.max(now.lateralTir / tolerance.lateral, now.radialTir / tolerance.radial);
   // Tightening up needs every nipple; later a nipple must earn its touch.
   const loose = Math.abs(tightNow - stage) > LOOSE;
-  const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE.touch;
-  const patience = loose || history.length === 0 ? 0 : CLOSE.patience;
+  const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE_TOUCH;
   const touches = touchesAllowed(history, n, Math.abs(tightNow - stage), !loose && input.stage - stage > LOOSE);
-  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, patience, squares);
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, squares);
   if (school === "fewest" && !loose)
     turns = fewestSteps(settled, nipple.step, tolerance, !state.tensionAssumed) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);

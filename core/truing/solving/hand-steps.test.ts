@@ -21,7 +21,7 @@ describe("steps of a hand", () => {
         for (let i = 0, left = way; i < 6; i++, left = Math.floor(left / 5)) x[i] = ((left % 5) - 2) * step;
         least = Math.min(least, costOf(aim, x));
       }
-      const found = costOf(aim, handSteps(aim, solveAim(aim) ?? new Float64Array(6), step, 0, 6, 40));
+      const found = costOf(aim, handSteps(aim, solveAim(aim) ?? new Float64Array(6), step, 0, 6));
       expect(found).toBeGreaterThanOrEqual(least - 1e-9);
       if (found <= least + 1e-9) best++;
       worst = Math.max(worst, found / least - 1);
@@ -41,7 +41,7 @@ describe("steps of a hand", () => {
       };
       const most = Math.round(luck.between(1, n));
       const wished = solveAim(aim) ?? new Float64Array(n);
-      const turns = handSteps(aim, wished, step, luck.between(0, 0.05), most, 10);
+      const turns = handSteps(aim, wished, step, luck.between(0, 0.05), most);
       let touched = 0;
       turns.forEach((t, i) => {
         expect(Math.abs(t / step - Math.round(t / step))).toBeLessThan(1e-9);
@@ -78,7 +78,7 @@ describe("steps of a hand", () => {
     const bound = (by: number) => plain.low.map((_, i) => (made[i] ?? (by > 0 ? 1 : -1)) + by * 1e-9);
     const aim = { ...plain, low: bound(-1), high: bound(1) };
     for (const most of [12, 1]) {
-      const turns = handSteps(aim, solveAim(aim) ?? new Float64Array(12), 0.25, 0, most, 30);
+      const turns = handSteps(aim, solveAim(aim) ?? new Float64Array(12), 0.25, 0, most);
       made.forEach((t, i) => {
         expect(turns[i]).toBeCloseTo(t, 12);
       });

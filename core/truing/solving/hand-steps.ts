@@ -10,6 +10,8 @@ const NEAR = 3;
 const EXCHANGED = 3;
 /** For so many moves, and up to so many more, a nipple is not turned back the way it came. */
 const HELD = { least: 4, more: 3 };
+/** For so many moves the search goes on past the best place it found. */
+const PATIENCE = 100;
 /** By the golden section, so that no two holds fall into step and the search goes round in a ring. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 /** A better place must be better by this much. */
@@ -37,7 +39,6 @@ const moves = (room: number) => ({
  * @param turns wished for, any size
  * @param step the smallest turn, as 1/16
  * @param most nipples that may be touched: those that help least are dropped until no more are left
- * @param patience for how many moves the search goes on past the best place it found; 0: it stops at the first hump
  * @param squares of the aim, where they are known already
  */
 export const handSteps = (
@@ -46,7 +47,6 @@ export const handSteps = (
   step: number,
   touch: number,
   most = Number.POSITIVE_INFINITY,
-  patience = 0,
   squares: SumOfSquares = squaresOf(aim),
 ): Float64Array => {
   const { n } = aim;
@@ -169,7 +169,7 @@ export const handSteps = (
     hold(all.j[chosen], all.w[chosen]);
     return cost;
   };
-  for (let since = 0; since <= patience; since++) {
+  for (let since = 0; since <= PATIENCE; since++) {
     const cost = move();
     if (cost === Number.POSITIVE_INFINITY) break;
     if (keep(cost) || touched > cap) since = -1;
