@@ -30,6 +30,8 @@ const LOOSE = 0.08;
 const TOUCHES = { each: 2.98, rounds: 4, free: 2, most: 3, more: 0.25, few: 0.1, farFromTight: 0.15, untaught: 0.4 };
 /** What a touch costs once tension is up. */
 const CLOSE_TOUCH = 0.08;
+/** For how many moves the first round's search goes on past the best it found: its last hundredth is gone with its twist. */
+const FIRST_PATIENCE = 20;
 
 /** Twist still held in each spoke, turns: all turns since the last round in which nothing was turned. */
 const heldTwist = (input: AdviseInput, grip: number): Float64Array => {
@@ -86,7 +88,8 @@ export const advise = (input: AdviseInput): Advice => {
   const loose = Math.abs(tightNow - stage) > LOOSE;
   const touch = loose || worstNow > 3 || isSecondLook(input) ? 0.002 : CLOSE_TOUCH;
   const touches = touchesAllowed(history, n, Math.abs(tightNow - stage), !loose && input.stage - stage > LOOSE);
-  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, squares);
+  const patience = history.length === 0 ? FIRST_PATIENCE : undefined;
+  let turns: Float64Array = handSteps(settled, wished, nipple.step, touch, touches, squares, patience);
   if (school === "fewest" && !loose)
     turns = fewestSteps(settled, nipple.step, tolerance, !state.tensionAssumed) ?? turns;
   if (school === "pairs") turns = inPairs(wished, geometry.spokes, nipple.step, settled);

@@ -10,7 +10,7 @@ const NEAR = 3;
 const EXCHANGED = 3;
 /** For so many moves, and up to so many more, a nipple is not turned back the way it came. */
 const HELD = { least: 4, more: 3 };
-/** For so many moves the search goes on past the best place it found. */
+/** For so many moves the search usually goes on past the best place it found. */
 const PATIENCE = 100;
 /** By the golden section, so that no two holds fall into step and the search goes round in a ring. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
@@ -40,6 +40,7 @@ const moves = (room: number) => ({
  * @param step the smallest turn, as 1/16
  * @param most nipples that may be touched: those that help least are dropped until no more are left
  * @param squares of the aim, where they are known already
+ * @param patience for how many moves the search goes on past the best place it found
  */
 export const handSteps = (
   aim: Aim,
@@ -48,6 +49,7 @@ export const handSteps = (
   touch: number,
   most = Number.POSITIVE_INFINITY,
   squares: SumOfSquares = squaresOf(aim),
+  patience = PATIENCE,
 ): Float64Array => {
   const { n } = aim;
   const at = standing(aim, squares, step);
@@ -169,7 +171,7 @@ export const handSteps = (
     hold(all.j[chosen], all.w[chosen]);
     return cost;
   };
-  for (let since = 0; since <= PATIENCE; since++) {
+  for (let since = 0; since <= patience; since++) {
     const cost = move();
     if (cost === Number.POSITIVE_INFINITY) break;
     if (keep(cost) || touched > cap) since = -1;

@@ -2,6 +2,7 @@ import { bucklingTension } from "../../mechanics/buckling";
 import type { Influences } from "../../mechanics/elastic-wheel";
 import type { Stiffness } from "../../mechanics/stiffness";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
+import type { RimLine } from "../../runout/line";
 import { threadCeiling } from "../../tension/ceiling";
 import type { AdviseInput } from "../advise-input";
 import type { Learnt } from "../knowing/learn";
@@ -14,10 +15,16 @@ import { solveAim } from "./solve-aim";
  * window ends past it. A bent rim costs 0.01 to 0.02 mm for it.
  */
 const SPREAD_USED = 0.87;
-/** Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. */
+/**
+ * Below this total reading the rest is grain and noise; nobody can hold it and nothing is paid for it. Where few places were
+ * read what is not known of the line is more than that: a search that finds the best for a guessed line fits the guess.
+ */
 const NOT_CHASED = 0.03;
 /** N: past anything. */
 const NO_BOUND = 1e9;
+
+/** mm, root of the mean square of what is not known of a line. */
+const unsureOf = ({ sigma }: RimLine): number => Math.sqrt(sigma.reduce((sum, v) => sum + v * v, 0) / sigma.length);
 
 /** What is wanted of the wheel and what each nipple does to it: bounds, window of tension, weights of this stage. */
 export const makeAim = (
@@ -71,8 +78,8 @@ export const makeAim = (
     low,
     high,
     weights: {
-      lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15),
-      radial: Math.max(NOT_CHASED, tolerance.radial * 0.15),
+      lateral: Math.max(NOT_CHASED, tolerance.lateral * 0.15, unsureOf(state.lateral)),
+      radial: Math.max(NOT_CHASED, tolerance.radial * 0.15, unsureOf(state.radial)),
       offset: tolerance.offset * 0.15,
       spread: tolerance.tensionSpread * (held ? 5 : 1.2),
       mean: held ? 0.04 : 0.02,

@@ -103,8 +103,9 @@ export const standing = (aim: Aim, squares: SumOfSquares, step: number): Standin
   const side = lineOf(aim.lateral, across(perTurn.lateral));
   const hop = lineOf(aim.radial, across(perTurn.radial));
   const pullPerStep = across(perTurn.tension, wanted);
+  // Most that a step does to any other spoke; to its own it does several times as much.
   const pullMost = Float64Array.from({ length: n }, (_, i) =>
-    pullPerStep.subarray(i * n, (i + 1) * n).reduce((most, v) => Math.max(most, Math.abs(v)), 0),
+    pullPerStep.subarray(i * n, (i + 1) * n).reduce((most, v, k) => (k === i ? most : Math.max(most, Math.abs(v))), 0),
   );
   // Half the squares' curvature, a step each.
   const half = squares.P.map((v) => (v * step * step) / 2);
@@ -155,14 +156,20 @@ export const standing = (aim: Aim, squares: SumOfSquares, step: number): Standin
     if (sofar >= bound) return sofar;
     sofar += Math.max(0, bandAfter(hop, i, u, j, w) - freeR) ** 2 * perR;
     if (sofar >= bound) return sofar;
-    const [a, b] = [i * n, j * n];
+    const a = i * n;
+    const b = j * n;
     const more = Math.abs(u) * pullMost[i] + Math.abs(w) * pullMost[j];
-    let over = 0;
+    const own = pull[i] + u * pullPerStep[a + i] + w * pullPerStep[b + i];
+    const others = pull[j] + u * pullPerStep[a + j] + w * pullPerStep[b + j];
+    let over = Math.max(0, own - top[i], bottom[i] - own, others - top[j], bottom[j] - others);
     for (let r = 0; r < n; r++) {
       const k = fromPast[r];
       if (past[k] + more <= over) break;
       const t = pull[k] + u * pullPerStep[a + k] + w * pullPerStep[b + k];
-      over = Math.max(over, t - top[k], bottom[k] - t);
+      const above = t - top[k];
+      const below = bottom[k] - t;
+      if (above > over) over = above;
+      if (below > over) over = below;
     }
     return sofar + oversteps(over);
   };
