@@ -50,7 +50,10 @@ const rank = (order: Int32Array, of: Float64Array, by: number): void => {
   }
 };
 
-/** Highest less lowest of a line after two moves: gone through from the highest down to where no place can be lifted past the highest found, and the same from the lowest up. */
+/**
+ * Highest less lowest of a line after two moves: gone through from the highest down to where no place can be lifted past
+ * the highest found, and the same from the lowest up.
+ */
 const bandAfter = (
   { at, perStep, most, least, fromHigh, fromLow }: Line,
   i: number,
@@ -80,10 +83,10 @@ const bandAfter = (
 };
 
 /**
- * The search asks some ten thousand times a round what a move would come to. The squares follow from their slope in
+ * The search asks some forty thousand times a round what a move would come to. The squares follow from their slope in
  * three products; of the total readings and the window of tension it is known beforehand that they will not be less than
  * what today's highest and lowest place and today's worst spoke come to. Two moves in three are thrown out by that; of the
- * rest the places are gone through in the order of how far they stand out, and hardly one in three is looked at.
+ * rest the places are gone through in the order of how far they stand out, and few are looked at.
  *
  * @param step turns
  */
@@ -159,9 +162,9 @@ export const standing = (aim: Aim, squares: SumOfSquares, step: number): Standin
     const a = i * n;
     const b = j * n;
     const more = Math.abs(u) * pullMost[i] + Math.abs(w) * pullMost[j];
-    const own = pull[i] + u * pullPerStep[a + i] + w * pullPerStep[b + i];
-    const others = pull[j] + u * pullPerStep[a + j] + w * pullPerStep[b + j];
-    let over = Math.max(0, own - top[i], bottom[i] - own, others - top[j], bottom[j] - others);
+    const ofI = pull[i] + u * pullPerStep[a + i] + w * pullPerStep[b + i];
+    const ofJ = pull[j] + u * pullPerStep[a + j] + w * pullPerStep[b + j];
+    let over = Math.max(0, ofI - top[i], bottom[i] - ofI, ofJ - top[j], bottom[j] - ofJ);
     for (let r = 0; r < n; r++) {
       const k = fromPast[r];
       if (past[k] + more <= over) break;
