@@ -24,8 +24,9 @@ const LOOSE = 0.08;
 /**
  * Touches a wheel may need, per spoke, and the rounds they are for: the first two may touch all, one past them still a
  * few. From the third on the budget holds whatever a nipple more would gain: an exception for a wheel still out is what
- * every bent rim claims. Three a spoke is what is promised: a round never goes past it but for the few of a wheel that is there already. Only one still far from its tension is brought up first. A wheel that the first round leaves at the
- * tension it came with, to be brought up in the next, is touched at its worst places only: all are turned then anyway.
+ * every bent rim claims. Three a spoke is what is promised: a round never goes past it but for the few of a wheel that is
+ * there already. Only one still far from its tension is brought up first. A wheel that the first round leaves at the tension
+ * it came with, to be brought up in the next, is touched at its worst places only: all are turned then anyway.
  */
 const TOUCHES = { each: 2.98, rounds: 4, free: 2, most: 3, more: 0.25, few: 0.1, farFromTight: 0.15, untaught: 0.4 };
 /** What a touch costs once tension is up. */
@@ -143,7 +144,7 @@ export const advise = (input: AdviseInput): Advice => {
   };
   return {
     ...advice,
-    school: schoolCost(school, whole, atRest, nipple.step, touch, touches),
+    school: schoolCost(school, whole, atRest, nipple.step, touch, touches, patience),
     reasons: explain({
       input,
       geometry,
@@ -190,10 +191,11 @@ const schoolCost = (
   step: number,
   touch: number,
   touches: number,
+  patience: number | undefined,
 ): Advice["school"] => {
   if (school === "at-once") return null;
   const best = solveAim(whole);
-  const steps = best ? handSteps(whole, best, step, touch, touches) : new Float64Array(whole.n);
+  const steps = best ? handSteps(whole, best, step, touch, touches, undefined, patience) : new Float64Array(whole.n);
   const free = outcome(whole, steps);
   return {
     name: school,
