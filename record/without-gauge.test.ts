@@ -91,7 +91,7 @@ const trued = async (seed: number, way: Way) => {
 };
 
 describe("a wheel trued with no gauge", () => {
-  test("notes of spokes nobody calibrated bring it half as uneven, pairs felt by hand a third less so; with neither it stays so; how tight it is is left alone", async () => {
+  test("notes of spokes nobody calibrated or pairs felt by hand bring it half as uneven; with neither it stays so; how tight it is is left alone", async () => {
     const left: Record<"notes" | "pairs", number[]> = { notes: [], pairs: [] };
     for (const seed of [11, 12, 13, 14]) {
       const nothing = await trued(seed, "nothing");
@@ -108,7 +108,7 @@ describe("a wheel trued with no gauge", () => {
     }
     const mean = (parts: readonly number[]) => parts.reduce((a, b) => a + b, 0) / parts.length;
     expect(mean(left.notes)).toBeLessThan(0.5);
-    expect(mean(left.pairs)).toBeLessThan(0.7);
+    expect(mean(left.pairs)).toBeLessThan(0.5);
   });
   test("laced here and nothing read of its tension it is brought up, by less where rounds of tension already did", async () => {
     const advised = async (part: number | null) => {

@@ -67,6 +67,37 @@ describe("squeezing pairs", () => {
     expect(agree / pairs).toBeGreaterThan(0.85);
   });
 
+  test("how far the spokes stand apart is learnt from the pairs: levels are as sure as they say, on an even wheel and on a bad one", () => {
+    const luck = chance(5);
+    for (const scatter of [0.05, 0.15, 0.3]) {
+      const off: number[] = [];
+      const slope = { top: 0, under: 0 };
+      for (let wheelNo = 0; wheelNo < 15; wheelNo++) {
+        const n = 18;
+        const tension = [...Array(n)].map(() => Math.max(0, 1 + luck.normal(scatter)));
+        const mean = tension.reduce((a, b) => a + b, 0) / n;
+        const squeezes: Squeeze[] = [];
+        const alike = [...Array(n).keys()].map((i) => i + 1);
+        for (let pair = nextPair(alike, squeezes); pair; pair = nextPair(alike, squeezes)) {
+          // A hand tells about 10 % (common practice), and errs.
+          const d = (tension[pair[0] - 1] - tension[pair[1] - 1]) / 0.1 + luck.normal(0.5);
+          squeezes.push({ spoke: pair[0], against: pair[1], felt: d > 0.5 ? "tighter" : d < -0.5 ? "looser" : "same" });
+        }
+        for (const { spoke, level, sure } of rankByHand(squeezes)) {
+          const steps = (tension[spoke - 1] / mean - 1) / 0.1;
+          off.push((steps - level) / sure);
+          slope.top += steps * level;
+          slope.under += level * level;
+        }
+      }
+      const size = Math.sqrt(off.reduce((sum, z) => sum + z * z, 0) / off.length);
+      expect(size).toBeGreaterThan(0.4);
+      expect(size).toBeLessThan(1.4);
+      expect(slope.top / slope.under).toBeGreaterThan(0.7);
+      expect(slope.top / slope.under).toBeLessThan(1.4);
+    }
+  });
+
   test("nothing felt ranks nothing; all the same is all level", () => {
     expect(rankByHand([])).toEqual([]);
     const level = rankByHand([1, 2, 3].map((s) => ({ spoke: s, against: (s % 3) + 1, felt: "same" as const })));

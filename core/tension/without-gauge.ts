@@ -15,8 +15,8 @@ export type HeardReadings = RoundReadings &
 /** Part of its tension by which one of two spokes must be tighter for a hand to tell (common practice: about a tenth). */
 const HAND_TELLS = 0.1;
 
-/** What a hand calls slack may still pull: so much of an even tension, and 1 σ of it. */
-const CALLED_SLACK = { part: 0.35, sigma: 0.25 };
+/** Part of an even tension a hand still feels: what it calls looser than all may pull as little. */
+const FELT_LEAST = 0.1;
 
 /**
  * Each round's tensions from whatever there is: gauge and told figures as they are, notes through the ends of their kind,
@@ -42,10 +42,10 @@ export const withoutGauge = (
       return { ...read, ...(heard ? { tension: heard } : {}), ...(reckoned && note ? { reckoned: true } : {}) };
     const tension = spokes.map((_, i) => heard?.[i] ?? null);
     const sure = new Array<number | null>(spokes.length).fill(null);
-    for (const { spoke, level, slack, sure: steps } of felt) {
+    for (const { spoke, level, sure: steps } of felt) {
       const even = part * sides[spokes[spoke - 1].flange];
-      tension[spoke - 1] = even * (slack ? CALLED_SLACK.part : Math.max(CALLED_SLACK.part, 1 + HAND_TELLS * level));
-      sure[spoke - 1] = even * (slack ? CALLED_SLACK.sigma : HAND_TELLS * Math.max(steps, 0.3));
+      tension[spoke - 1] = even * Math.max(FELT_LEAST, 1 + HAND_TELLS * level);
+      sure[spoke - 1] = even * HAND_TELLS * Math.max(steps, 0.3);
     }
     return { ...read, tension, sure: { ...read.sure, tension: sure }, reckoned: true };
   });

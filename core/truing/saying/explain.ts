@@ -68,6 +68,8 @@ const SAID_SLACK = 0.5;
 const WORTH_SAYING = 0.03;
 /** σ between the places read, as a part of the tolerance, from which other readings would have other nipples turned. */
 const CHANGES = 0.25;
+/** σ the farthest of some forty spokes stands from what is believed of it. */
+const FARTHEST = 2;
 /** Places named then. */
 const MORE = 4;
 
@@ -136,7 +138,11 @@ export const explain = (scene: Scene): Reason[] => {
     reasons.push({ ...whole, code: "offset", figures: { now: now.offset, after: after.offset } });
   const begun = { tight: input.tight ?? null };
   if (state.tensionAssumed) reasons.push({ ...whole, code: "tension-assumed", figures: begun });
-  else if (isReckoned(input)) reasons.push({ ...whole, code: "tension-reckoned", figures: begun });
+  else if (isReckoned(input)) {
+    const mean = state.tension.reduce((a, b) => a + b, 0) / state.tension.length;
+    const apart = Math.hypot(spread.now, (FARTHEST * state.tensionSigma) / Math.max(mean, 1));
+    reasons.push({ ...whole, code: "tension-reckoned", figures: { ...begun, apart } });
+  }
   for (const what of ["lateral", "radial"] as const) {
     const { masked, seam } = state[what];
     if (masked.length === 0) continue;

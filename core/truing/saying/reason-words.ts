@@ -84,8 +84,11 @@ const WORDS: Words = {
       : `No tension was read, so it is guessed from ${percent(tight ?? 1)} % to begin with and the turns made. The spokes may be half as tight again as that. Pluck or gauge a few before you tighten any further.`,
   "answers-slack": () =>
     "What was turned did not move the rim as it moves on tight spokes. Some hang slack, or the dial was knocked: squeeze every pair before you turn on, bring up those that give, and say how tight the wheel is.",
-  "tension-reckoned": ({ tight }) =>
-    `How even the spokes are was ${tight === null ? "heard" : "heard or felt"}; how tight they are in all was not. It is reckoned ${
+  "tension-reckoned": ({ tight, apart }) =>
+    `How even the spokes are was ${tight === null ? "heard" : "heard or felt"}${
+      // What was kept before this was reckoned says nothing of it.
+      apart === undefined ? "" : `: one may still stand ${percent(apart)} % off its side`
+    }. How tight they are in all was not: it is reckoned ${
       tight === null ? "from their lowest notes" : `from ${percent(tight)} % to begin with`
     } and may be a third off: gauge one spoke of each kind before you tighten any further.`,
   seam: ({ what, height }, spokes) => `Weld or rust stands up ${mm(height)} mm ${leftOut(what, spokes)}`,

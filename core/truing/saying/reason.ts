@@ -37,8 +37,11 @@ export interface ReasonFigures {
   readonly "tension-assumed": { readonly tight: number | null };
   /** Nobody read the tension, and what was turned did not move the rim as it moves on tight spokes. */
   readonly "answers-slack": Record<never, never>;
-  /** Evenness heard or felt; how tight it is in all was reckoned from that part of the tension, or from the notes. */
-  readonly "tension-reckoned": { readonly tight: number | null };
+  /**
+   * Evenness heard or felt; how tight it is in all was reckoned from that part of the tension, or from the notes. `apart`:
+   * how far from its side's mean the farthest spoke may well stand, fraction.
+   */
+  readonly "tension-reckoned": { readonly tight: number | null; readonly apart: number };
   readonly seam: { readonly what: "lateral" | "radial"; readonly height: number };
   readonly outlier: { readonly what: "lateral" | "radial" };
   readonly slack: Record<never, never>;

@@ -82,9 +82,10 @@ export const judge = (wheel: Judged): Judgement => {
   const near = gauged && !reckoned ? NEAR.read : said ? NEAR.told : Number.POSITIVE_INFINITY;
   const tightEnough = Math.abs(tightNow / input.stage - 1) <= near;
   // The farthest of forty spokes stands farther by what its readings are unsure of; one σ of that is not held against it.
+  // Of what only an ear or a hand told apart it is: such figures are drawn together, and lie too near already.
   const unsure = (state.tensionSigma * n) / full.reduce((a, b) => a + b, 0);
   const spread = spreadOf(geometry.spokes, state.tension);
-  const even = !gauged || spread <= tolerance.tensionSpread + unsure;
+  const even = !gauged || spread <= tolerance.tensionSpread + (reckoned ? 0 : unsure);
   // By what the dial said, as every screen and the sheet hold it against the tolerance, not by what is believed of it.
   const standing = standingOf(readings, tolerance);
   const done = standing.state === "inside" && tightEnough && even;
