@@ -66,6 +66,25 @@ test("every turn stands in one reason, largest stretch first, and what it says o
   );
 });
 
+test("what a round gives away is said with what it is given for, and nothing else is", () => {
+  let said = 0;
+  for (let seed = 1; seed <= 24; seed++) {
+    // Trued once already by somebody who bought it with uneven spokes, as worst-spot-first does.
+    const stand = new StandInWheel(wheel, hiddenWheel(seed, "buckled", { laced: { part: 0.95, scatter: 0.09 } }));
+    const { reasons, forecast, turns } = advise(read(seed, { readings: wholeRound(stand) }));
+    const prices = reasons.flatMap((r) => (r.code === "price" ? [r.figures] : []));
+    for (const { what, now, after, for: gained } of prices) {
+      said++;
+      expect(after).toBe(what === "lateral" ? forecast.lateralTir : forecast.radialTir);
+      expect(after - now).toBeGreaterThanOrEqual(0.02);
+      expect(turns.some((t) => t !== 0)).toBe(true);
+      expect(gained).not.toBe(what);
+      if (gained === "evenness") expect(reasons.some((r) => r.code === "even")).toBe(true);
+    }
+  }
+  expect(said).toBeGreaterThan(0);
+});
+
 test("what is doubtful is said: no tension, few readings, a slack spoke, a weld; what is not, is not", () => {
   const codes = (over: Partial<AdviseInput["readings"]>) => {
     const whole = read(12);

@@ -60,6 +60,23 @@ const stretchFigures = ({ advice, now, after }: Scene, spokes: readonly number[]
   };
 };
 
+/** mm by which a round makes one way worse before it is said. */
+const PRICE = 0.02;
+
+/** What a round gives away, and for what: evenness before tension before the other way of the run-out. */
+const pricesOf = ({ now, after }: Scene, spread: { readonly now: number; readonly after: number }): Reason[] => {
+  const was = { lateral: now.lateralTir, radial: now.radialTir };
+  const is = { lateral: after.lateralTir, radial: after.radialTir };
+  const across = { lateral: "radial", radial: "lateral" } as const;
+  return (["lateral", "radial"] as const).flatMap((what): Reason[] => {
+    if (is[what] - was[what] < PRICE) return [];
+    const other = across[what];
+    const gained =
+      spread.now - spread.after > WORTH_SAYING ? "evenness" : was[other] - is[other] > PRICE ? other : "tension";
+    return [{ spokes: [], code: "price", figures: { what, now: was[what], after: is[what], for: gained } }];
+  });
+};
+
 /** How unlike a tight wheel one has answered whose spokes are said to hang slack: of those that are tight hardly any does. */
 const ANSWERS_SLACK = 1.15;
 /** Told to be less tight than this, nobody needs to be told again. */
@@ -131,6 +148,7 @@ export const explain = (scene: Scene): Reason[] => {
   };
   if (turns.some((t) => t !== 0) && spread.now - spread.after > WORTH_SAYING)
     reasons.push({ ...whole, code: "even", figures: spread });
+  if (turns.some((t) => t !== 0)) reasons.push(...pricesOf(scene, spread));
   const { lastAnswer, grip } = advice.learnt;
   if (lastAnswer !== null) reasons.push({ ...whole, code: "learnt", figures: { answer: lastAnswer, grip } });
   const offsetRead = readings.offset !== undefined && readings.offset !== null;

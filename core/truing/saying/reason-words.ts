@@ -14,6 +14,8 @@ const between = (size: number, sigma: number): string =>
   `${Math.max(0, size - 2 * sigma).toFixed(1)} to ${(size + 2 * sigma).toFixed(1)}`;
 const DIAL = { lateral: "side to side", radial: "hop" } as const;
 
+const GIVEN_FOR = { ...DIAL, evenness: "even spokes, which come first", tension: "tension" } as const;
+
 /** mm a stretch must move the rim by before it is said. */
 const TELL = 0.03;
 
@@ -69,6 +71,8 @@ const WORDS: Words = {
   stage: ({ part }) =>
     `First round on this wheel, so it only goes to ${percent(part)} % of the tension: one round shows how this rim answers.`,
   turn: stretch,
+  price: ({ what, now, after, for: gained }) =>
+    `The ${DIAL[what]} goes from ${mm(now)} to ${mm(after)} mm: given for ${GIVEN_FOR[gained]}.`,
   even: ({ now, after }) =>
     `Evens the spokes: the farthest from its side's mean goes from ${percent(now)} % to ${percent(after)} %.`,
   learnt: ({ answer, grip }) =>

@@ -27,6 +27,13 @@ export interface ReasonFigures {
   readonly stage: { readonly part: number };
   /** What a stretch of turned nipples does to the rim: + towards A, + outwards; `net` turns, + tighter. */
   readonly turn: { readonly side: number; readonly hop: number; readonly net: number };
+  /** One way the rim gets worse by the round, mm, and what that is given for. */
+  readonly price: {
+    readonly what: "lateral" | "radial";
+    readonly now: number;
+    readonly after: number;
+    readonly for: "evenness" | "tension" | "lateral" | "radial";
+  };
   /** The farthest spoke from its side's mean. */
   readonly even: { readonly now: number; readonly after: number };
   /** How far the rim answered the last round, and what of a turn twist left. */
