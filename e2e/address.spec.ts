@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { DRUM_WHEEL, newJob, put, tell } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("titles tell wheel and stage, tabs stand in the address, Back closes a walk and the page stays", async ({
   page,

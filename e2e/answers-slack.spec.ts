@@ -1,7 +1,8 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
 import { allSent, besideAStand, sit } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("a customer's wheel taken as tight that answers as a slack one: it is said, asked once, and what is answered counts", async ({
   page,

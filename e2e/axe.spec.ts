@@ -1,6 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { besideAStand, DRUM_WHEEL, leaveWalk, newJob, onTheStand, put, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 /** Nothing serious, on paper and at night; what is not of colour is the same at night and asked once. */
 const looksRight = async (page: Page, where: string) => {

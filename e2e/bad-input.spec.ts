@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { allSent, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 const newJob = async (request: import("@playwright/test").APIRequestContext) => {
   const id = crypto.randomUUID();

@@ -1,8 +1,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import sharp from "sharp";
 import { asks, enter, newJob, tell, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 /** A photo as a telephone makes it: held on its side, with the place it was taken at. */
 const telephonePhoto = () =>

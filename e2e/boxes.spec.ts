@@ -1,6 +1,7 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { DRUM_WHEEL, leaveWalk, newJob, put, sit } from "./at-the-bench";
 import { badBoxes } from "./boxes";
+import { test } from "./patient-test";
 
 // Every screen on a phone, a tablet upright and across, and with letters twice as large: nothing beyond the edge, cut off,
 // over another or too small.

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { asks } from "./at-the-bench";
+import { test } from "./patient-test";
 
 /** What each question of a rebuild is answered with; choices by their number, sides by their key. */
 const ANSWERS: Readonly<Record<string, string>> = {

@@ -1,8 +1,9 @@
 import { execFile } from "node:child_process";
 import { rmSync } from "node:fs";
 import { promisify } from "node:util";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { newJob } from "./at-the-bench";
+import { test } from "./patient-test";
 
 const run = promisify(execFile);
 

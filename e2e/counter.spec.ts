@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { allSent, newJob, put, tell } from "./at-the-bench";
+import { test } from "./patient-test";
 
 // What happens at the counter: who is known, both wheels, the day, what it would cost, and a job made by mistake.
 

@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { asks, choose, enter, newJob, put, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("the trade's sums stand on the screen; −1 for +1 is named when a second way is measured; washers put right agree", async ({
   page,

@@ -1,8 +1,9 @@
 import { once } from "node:events";
 import { createServer, request } from "node:http";
 import type { AddressInfo } from "node:net";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { newJob } from "./at-the-bench";
+import { test } from "./patient-test";
 
 // A page of another origin, open in the same browser, can neither change nor read anything; nor can one that got its own
 // name to stand for this machine.

@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { newJob, tell } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test.use({ hasTouch: true, viewport: { width: 390, height: 844 } });
 

@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { asks, readingSent, sit } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("true only: from the jobs to the first reading in at most five taps, the presets marked assumed", async ({
   page,

@@ -1,6 +1,7 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { allSent, DRUM_WHEEL, leaveWalk, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
+import { test } from "./patient-test";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
 

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./patient-test";
 
 /** Tab on until what is in hand carries this name; a key already pressed does not count. */
 const reach = async (page: Page, name: RegExp): Promise<void> => {

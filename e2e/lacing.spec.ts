@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { choose, enter, leaveWalk, newJob, put, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 const FIGURES = {
   "rim.holes": "36",

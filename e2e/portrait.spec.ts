@@ -1,5 +1,6 @@
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { readingSent } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 

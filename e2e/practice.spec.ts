@@ -1,4 +1,5 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { test } from "./patient-test";
 
 test("a practice wheel: three taps to the stand, told to be just laced, its round advised; diary, bench and figures know nothing of it", async ({
   page,

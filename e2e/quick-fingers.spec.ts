@@ -1,6 +1,7 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { chance } from "@/devices/random";
 import { allSent, DRUM_WHEEL, newJob, put, sit, storedRounds } from "./at-the-bench";
+import { test } from "./patient-test";
 
 const beginReading = async (page: Page): Promise<string> => {
   await page.addInitScript(() => localStorage.setItem("tall-compass-dial", "1/100"));

@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { besideAStand, DRUM_WHEEL, newJob, put, tell } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("finish: the record answers what it can, eyes the rest; slack stops the signature, what was not done prints", async ({
   page,

@@ -1,7 +1,8 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import DxfParser from "dxf-parser";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { choose, enter, newJob, put, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 const WHEEL = {
   "rim.holes": "36",

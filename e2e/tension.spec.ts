@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { allSent, leaveWalk, onTheStand, turnTo } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("forty spokes by ear on the practice wheel; calibrated, the map is within 5 % of the truth", async ({ page }) => {
   test.slow();

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { allSent, readingSent, sit } from "./at-the-bench";
+import { test } from "./patient-test";
 
 /** Goes round by what the dial on the screen shows, and types it. @returns the spoke of every figure, in order */
 const readByTheDial = async (page: Page): Promise<number[]> => {

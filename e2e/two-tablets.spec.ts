@@ -1,5 +1,6 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { allSent, newJob, put } from "./at-the-bench";
+import { test } from "./patient-test";
 
 test("two tablets: different lines both succeed, the same line shows both and asks; a lost server loses nothing", async ({
   browser,

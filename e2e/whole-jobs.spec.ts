@@ -1,5 +1,6 @@
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { allSent } from "./at-the-bench";
+import { test } from "./patient-test";
 
 // Whole jobs as a hand works them, from the list of jobs to the signed sheet; every tap and every key is counted.
 
