@@ -1,5 +1,6 @@
 import { type NextRequest, NextResponse } from "next/server";
 import { refusedWhence } from "@/core/shop/same-origin";
+import { DEVICE_COOKIE, headersFor, isThroughFront, letIn } from "@/record/let-in";
 
 /** What a page may load, and from where: all of it from here; inline only what this answer itself wrote. */
 const policyWith = (nonce: string): string =>
@@ -29,8 +30,20 @@ const readable = (path: string): boolean => {
   }
 };
 
-/** Before any request is answered: whether it comes from this shop's own pages, and what its answer may load. */
-export const proxy = (request: NextRequest): NextResponse => {
+const refuse = (status: number, message: string, refusal: object): NextResponse =>
+  NextResponse.json({ error: { path: "", message, refusal } }, { status });
+
+/** A page for whoever has to sign in first: the way in, and back to it. */
+const signInFirst = (request: NextRequest): NextResponse => {
+  const { pathname, search } = request.nextUrl;
+  const to = request.nextUrl.clone();
+  to.pathname = "/sign-in";
+  to.search = pathname === "/" ? "" : `?to=${encodeURIComponent(`${pathname}${search}`)}`;
+  return NextResponse.redirect(to, 307);
+};
+
+/** Before any request is answered: whether it comes from this shop's own pages, who asks, and what its answer may load. */
+export const proxy = async (request: NextRequest): Promise<NextResponse> => {
   const { headers, method } = request;
   const refused = refusedWhence({
     method,
@@ -39,24 +52,24 @@ export const proxy = (request: NextRequest): NextResponse => {
     site: headers.get("sec-fetch-site"),
     mode: headers.get("sec-fetch-mode"),
     contentType: headers.get("content-type"),
+    named: isThroughFront(headers),
   });
-  if (refused)
-    return NextResponse.json(
-      { error: { path: "", message: refused, refusal: { code: "stands-against", what: "origin" } } },
-      { status: 403 },
-    );
-  if (!readable(request.nextUrl.pathname))
-    return NextResponse.json(
-      { error: { path: "", message: "this address cannot be read", refusal: { code: "unreadable" } } },
-      { status: 400 },
-    );
+  if (refused) return refuse(403, refused, { code: "stands-against", what: "origin" });
+  const path = request.nextUrl.pathname;
+  if (!readable(path)) return refuse(400, "this address cannot be read", { code: "unreadable" });
+  const asked = await letIn({ method, path, headers, cookie: request.cookies.get(DEVICE_COOKIE)?.value });
+  if (!asked.may) {
+    const page = (method === "GET" || method === "HEAD") && !path.startsWith("/api/") && !path.includes(".");
+    if (asked.why === "unknown" && page) return signInFirst(request);
+    return refuse(asked.why === "unknown" ? 401 : 403, asked.message, { code: "stands-against", what: asked.why });
+  }
   const nonce = btoa(crypto.randomUUID());
   const policy = policyWith(nonce);
   // Next puts the nonce it finds here on the scripts it writes.
-  const asked = new Headers(headers);
-  asked.set("content-security-policy", policy);
-  asked.set("x-nonce", nonce);
-  const response = NextResponse.next({ request: { headers: asked } });
+  const told = headersFor(headers, asked.at);
+  told.set("content-security-policy", policy);
+  told.set("x-nonce", nonce);
+  const response = NextResponse.next({ request: { headers: told } });
   response.headers.set("content-security-policy", policy);
   return response;
 };

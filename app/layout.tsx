@@ -1,9 +1,12 @@
 import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
 import { connection } from "next/server";
 import type { ReactNode } from "react";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
+import { askedBy } from "@/record/let-in";
 import { readSettings } from "@/store/settings";
 import "./globals.css";
+import { AtDeviceProvider } from "@/screens/parts/kept/at-device";
 import { Kept } from "@/screens/parts/kept/query-client";
 
 /** The shop's looks and sounds; a record that cannot be reached must not keep a page from being shown. */
@@ -26,7 +29,9 @@ const Layout = async ({ children }: { children: ReactNode }) => {
         <script src="/early-taps.js" />
       </head>
       <body>
-        <Kept>{children}</Kept>
+        <AtDeviceProvider at={askedBy(await headers())}>
+          <Kept>{children}</Kept>
+        </AtDeviceProvider>
       </body>
     </html>
   );

@@ -9,8 +9,10 @@ interface Program {
 
 /** Who works with a folder, and what it started for that. */
 interface Claim extends Program {
-  /** Where its pages are; null for a command that shows none. */
+  /** Where its pages are, for this machine's own commands; null for a command that shows none. */
   readonly address: string | null;
+  /** The same as everybody else is told. */
+  readonly shown?: string;
   readonly children: readonly Program[];
 }
 
@@ -18,7 +20,7 @@ interface Claim extends Program {
 export interface FolderClaim {
   /** Something was started that must not outlive whoever claimed the folder. */
   readonly started: (pid: number) => void;
-  readonly served: (address: string) => void;
+  readonly served: (address: string, shown?: string) => void;
   readonly release: () => void;
 }
 
@@ -117,7 +119,7 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
       if (other && runs(other) && !mine)
         throw new Error(
           other.address
-            ? `it runs already, at ${other.address}; open that, or end it first`
+            ? `it runs already, at ${other.shown ?? other.address}; open that, or end it first`
             : `another command (process ${other.pid}) is working with ${folder}; wait until it is done`,
         );
       await Promise.all((other?.children ?? []).filter(runs).map(end));
@@ -134,7 +136,7 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
   };
   return {
     started: (pid) => change({ children: [...(held.get(folder)?.children ?? []), { pid, begun: begunAt(pid) ?? "" }] }),
-    served: (address) => change({ address }),
+    served: (address, shown = address) => change({ address, shown }),
     release: () => {
       if (held.delete(folder)) rmSync(fileOf(folder), { force: true });
     },

@@ -76,10 +76,15 @@ export const endNext = async (web: ChildProcess): Promise<void> => {
   tell("SIGKILL");
 };
 
-/** Waits until it answers, or has ended. @param anything also what it could not do counts @returns whether it answers */
-export const answers = async (address: string, web: ChildProcess, anything = false): Promise<boolean> => {
+/** Waits until it answers, or has ended. @param anything also what it could not do counts @param headers that let this machine in @returns whether it answers */
+export const answers = async (
+  address: string,
+  web: ChildProcess,
+  anything = false,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<boolean> => {
   while (web.exitCode === null && web.signalCode === null) {
-    const ok = await fetch(address, { signal: AbortSignal.timeout(10_000) }).then(
+    const ok = await fetch(address, { headers, signal: AbortSignal.timeout(10_000) }).then(
       (r) => anything || r.ok,
       () => false,
     );

@@ -9,6 +9,7 @@ import { letRecordGo, prepareRecord } from "@/store/prepare";
 import { lookIntoCopy, restoreNow, takeCopy } from "@/store/restoring";
 import { runningDatabase, startDatabase } from "./database-server";
 import { servedAt } from "./folder-claim";
+import { ownHeaders } from "./network/own-key";
 
 /**
  * `npm run backup -- FILE` and `npm run restore -- FILE [--yes]`: the whole shop in one file, by the database's own dump in
@@ -27,11 +28,11 @@ interface Desk {
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** The shop that is served there: it holds its own writing meanwhile. */
-const servedDesk = (address: string): Desk => {
+const servedDesk = (address: string, own: Readonly<Record<string, string>>): Desk => {
   const ask = async (body?: unknown): Promise<Restore> => {
     const answer = await fetch(`${address}/api/shop/restore`, {
       method: body ? "POST" : "GET",
-      headers: { "content-type": "application/json" },
+      headers: { ...own, "content-type": "application/json" },
       body: body ? JSON.stringify(body) : undefined,
     });
     const said = await answer.json();
@@ -118,7 +119,7 @@ const main = async (): Promise<void> => {
     } else {
       // Where nobody serves it the record may be an older version's, or none yet.
       if (!served) await prepareRecord();
-      await restore(file, served ? servedDesk(served) : ownDesk);
+      await restore(file, served ? servedDesk(served, ownHeaders(folder)) : ownDesk);
     }
   } finally {
     await letRecordGo();

@@ -43,6 +43,17 @@ const tablesOf = async (db: Knex, name: string): Promise<string[]> => {
   return (rows as { name: string }[]).map((r) => r.name);
 };
 
+/**
+ * What belongs to this machine and not to the record: who may come in, and what they did. It goes into no copy, and stays
+ * when one is put back, or a device that was shut out would be in again.
+ */
+export const OF_THE_MACHINE = ["people", "devices", "pairings", "tries", "deeds"] as const;
+
+const ofTheRecord = async (db: Knex, name: string): Promise<string[]> => {
+  const own: readonly string[] = OF_THE_MACHINE;
+  return (await tablesOf(db, name)).filter((t) => !own.includes(t));
+};
+
 const move = (tables: readonly string[], from: string, to: string): string[] =>
   tables.map((t) => `${quoted(from)}.${quoted(t)} to ${quoted(to)}.${quoted(t)}`);
 
@@ -53,7 +64,7 @@ const move = (tables: readonly string[], from: string, to: string): string[] =>
 export const swapIn = async (db: Knex, url: string): Promise<void> => {
   const [own, beside, away] = [nameIn(url), besideName(url, "beside"), besideName(url, "away")];
   await makeBeside(db, url, "away");
-  const steps = [...move(await tablesOf(db, own), own, away), ...move(await tablesOf(db, beside), beside, own)];
+  const steps = [...move(await ofTheRecord(db, own), own, away), ...move(await ofTheRecord(db, beside), beside, own)];
   await db.raw(`rename table ${steps.join(", ")}`);
 };
 
@@ -62,7 +73,7 @@ export const tidyBeside = async (url: string): Promise<void> => {
   const db = openDatabase(url);
   try {
     const [own, away] = [nameIn(url), besideName(url, "away")];
-    const there = await tablesOf(db, away);
+    const there = await ofTheRecord(db, away);
     if (there.includes("jobs") && !(await tablesOf(db, own)).includes("jobs"))
       await db.raw(`rename table ${move(there, away, own).join(", ")}`);
     for (const which of ["beside", "tryout", "away"] as const)

@@ -13,11 +13,15 @@ type Done = (error: Error | null, ...rest: never[]) => void;
 /** A connection whose questions are given up in time; one that was left without an answer is not asked again. */
 const answersInTime = (connection: Connection): void => {
   const query = connection.query.bind(connection) as (options: object, values: unknown, done: Done) => unknown;
-  const inTime = (options: object, values: unknown, done: Done) =>
-    query({ ...options, timeout: PATIENCE.answer }, values, (error, ...rest) => {
+  // As it may be called: with values or without, by words alone or with more told.
+  const inTime = (asked: string | object, ...rest: readonly unknown[]) => {
+    const done = rest.at(-1) as Done;
+    const options = { ...(typeof asked === "string" ? { sql: asked } : asked), timeout: PATIENCE.answer };
+    return query(options, rest.length > 1 ? rest[0] : undefined, (error, ...came) => {
       if (error && "code" in error && error.code === "PROTOCOL_SEQUENCE_TIMEOUT") connection.destroy();
-      done(error, ...rest);
+      done(error, ...came);
     });
+  };
   Object.assign(connection, { query: inTime });
 };
 

@@ -5,6 +5,7 @@ import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
 import { BadInput } from "@/core/wheel/bad-input";
 import { databaseAnswers } from "./answers";
+import { OF_THE_MACHINE } from "./beside";
 
 const connection = (url: string): string[] => {
   const u = new URL(url);
@@ -49,6 +50,9 @@ export const dumpShop = async (url: string, file: string, onBytes?: (bytes: numb
       "--hex-blob",
       "--skip-dump-date",
       "--default-character-set=utf8mb4",
+      ...OF_THE_MACHINE.map(
+        (table) => `--ignore-table-data=${decodeURIComponent(new URL(url).pathname.slice(1))}.${table}`,
+      ),
     ]);
     child.stdin.end();
     let bytes = 0;

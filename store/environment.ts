@@ -1,15 +1,34 @@
 import { z } from "zod";
 import { BadInput } from "@/core/wheel/bad-input";
 
+const port = z.coerce
+  .number({ error: "a number from 1 to 65535" })
+  .int({ error: "a whole number from 1 to 65535" })
+  .min(1, { error: "a number from 1 to 65535" })
+  .max(65535, { error: "a number from 1 to 65535" });
+
 /** Everything that is told by the environment; all of it stands in the README too. */
 const schema = z.object({
   /** The port `./start` serves on. */
-  PORT: z.coerce
-    .number({ error: "a number from 1 to 65535" })
-    .int({ error: "a whole number from 1 to 65535" })
-    .min(1, { error: "a number from 1 to 65535" })
-    .max(65535, { error: "a number from 1 to 65535" })
-    .default(3210),
+  PORT: port.default(3210),
+  /** `here`: this machine alone; `shop`: the workshop's network, signed in, as `./start --shop`. */
+  TALL_COMPASS_SERVE: z.enum(["here", "shop"], { error: "here or shop" }).default("here"),
+  /** What the shop is called in its network, `.local` behind it. */
+  TALL_COMPASS_NAME: z
+    .string()
+    .regex(/^[a-z0-9]([a-z0-9-]{0,40}[a-z0-9])?$/, {
+      error: "small letters, figures and hyphens, such as tall-compass",
+    })
+    .default("tall-compass"),
+  /** Whether that name is said in the network. */
+  TALL_COMPASS_ANNOUNCE: z.enum(["yes", "no"], { error: "yes or no" }).default("yes"),
+  /** The ports of the shop's pages over HTTPS, and of the page that hands out its certificate. */
+  SHOP_PORT: port.default(3443),
+  TRUST_PORT: port.default(3280),
+  /** Where the shop is reached through a proxy of its own. */
+  PUBLIC_URL: z.url({ protocol: /^https$/, error: "an address such as https://wheels.example" }).optional(),
+  /** Made by `./start --shop` for the pages' own server, which then answers nobody who does not show it. */
+  TALL_COMPASS_FRONT: z.string().min(20, { error: "nothing: ./start makes it" }).optional(),
   /** A database of the user's own, in place of the project's. */
   DATABASE_URL: z
     .string()

@@ -12,6 +12,7 @@ import * as placeUntold from "./migrations/place-untold";
 import * as practice from "./migrations/practice";
 import * as prices from "./migrations/prices";
 import * as shop from "./migrations/shop";
+import * as signIn from "./migrations/sign-in";
 import * as tension from "./migrations/tension";
 import * as trainer from "./migrations/trainer";
 import * as truing from "./migrations/truing";
@@ -36,6 +37,7 @@ const migrations: Record<string, Knex.Migration> = {
   "015-demo": demo,
   "016-prices": prices,
   "017-trainer": trainer,
+  "018-sign-in": signIn,
 };
 
 /** All that this version knows, oldest first. */

@@ -2,8 +2,10 @@ import type { Entry } from "@/core/measurement/taken";
 import type { Instrument, ReadingKind, ReadingMethod } from "@/core/rounds/reading";
 import type { RoundKind } from "@/core/rounds/round";
 import type { ToleranceName } from "@/core/runout/tolerance";
+import type { DeedKind } from "@/core/shop/deeds";
 import type { WheelPlace } from "@/core/shop/machine-words";
 import type { PracticeLevel } from "@/core/shop/practice-levels";
+import type { Role } from "@/core/shop/roles";
 import type { JobKind } from "@/core/wheel/stages";
 
 /** A row as it comes: JSON columns are read with `json()`, flags are 0 or 1. */
@@ -188,6 +190,36 @@ interface AwayRow {
   what: string;
 }
 
+interface PersonRow extends Stored {
+  name: string;
+  role: Role;
+  pin: string;
+  password: string | null;
+  left_at: Date | null;
+}
+interface DeviceRow extends Stored {
+  name: string;
+  token: string;
+  person_id: string | null;
+  seen_at: Date;
+  revoked_at: Date | null;
+}
+interface PairingRow {
+  code: string;
+  made_by: string;
+  as_owner: boolean | number;
+  expires_at: Date;
+  used_at: Date | null;
+}
+interface DeedRow {
+  id: number;
+  at: Date;
+  device: string;
+  who: string;
+  what: DeedKind;
+  about: string;
+}
+
 declare module "knex/types/tables" {
   interface Tables {
     customers: CustomerRow;
@@ -212,6 +244,11 @@ declare module "knex/types/tables" {
     away: AwayRow;
     words: { word: string };
     find_words: { word: string; newest: number; job_id: string };
+    people: PersonRow;
+    devices: DeviceRow;
+    pairings: PairingRow;
+    tries: { key: string; points: number; expire: number | null };
+    deeds: DeedRow;
     marks_given: { last: number };
   }
 }

@@ -6,6 +6,7 @@ import { parseWith } from "@/core/wheel/parse-with";
 import { WritingHeld, whileNotHeld } from "@/store/hold-writing";
 import { refusedByDatabase } from "@/store/refused-by-database";
 import { roomOfRecord } from "@/store/room";
+import { TooManyTries } from "@/store/sign-in/slowed";
 import { StaleCopy } from "@/store/stale-copy";
 import { forLog, type Trouble, troubleOf } from "@/store/trouble";
 
@@ -72,6 +73,11 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
           given: error.given,
         },
         { status: 409 },
+      );
+    if (error instanceof TooManyTries)
+      return Response.json(
+        { error: { path: "", message: error.message } },
+        { status: 429, headers: { "retry-after": String(error.wait) } },
       );
     if (error instanceof WritingHeld)
       return Response.json({ error: { path: "", message: error.message } }, { status: 503 });

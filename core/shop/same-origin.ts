@@ -9,6 +9,8 @@ export interface Whence {
   /** `navigate` for a page that is opened. */
   readonly mode: string | null;
   readonly contentType: string | null;
+  /** What stands in front saw to it that the name is the shop's. */
+  readonly named?: boolean;
 }
 
 /** Names of this machine itself: nothing else is served here, whatever a name server says of other names. */
@@ -17,8 +19,16 @@ const FORMS = /^(application\/x-www-form-urlencoded|multipart\/form-data)/i;
 const READS = new Set(["GET", "HEAD", "OPTIONS"]);
 
 /** Why a request is refused that another page of the same browser made, or one under a foreign name; null where it is not. */
-export const refusedWhence = ({ method, host, origin, site, mode, contentType }: Whence): string | null => {
-  if (host === null || !THIS_MACHINE.test(host)) return "this shop is not served under that name";
+export const refusedWhence = ({
+  method,
+  host,
+  origin,
+  site,
+  mode,
+  contentType,
+  named = false,
+}: Whence): string | null => {
+  if (host === null || !(named || THIS_MACHINE.test(host))) return "this shop is not served under that name";
   if (READS.has(method))
     // A link to a page may stand anywhere; what is fetched, drawn or framed by another page may not.
     return (site === "cross-site" || site === "same-site") && mode !== "navigate"

@@ -2,9 +2,9 @@
 import { useState } from "react";
 import type { EarlierWheel } from "@/core/shop/known";
 import { changeRecord } from "../parts/kept/change-record";
-import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 
 /** An earlier wheel of this machine is known: its hub, rim and spokes need not be measured all over again. */
 export const CarryOver = ({ jobId, earlier }: { jobId: string; earlier: EarlierWheel }) => {

@@ -2,9 +2,9 @@
 import { useState } from "react";
 import { type FinishAnswer, type FinishLine, stopsSigning } from "@/core/finish/finish";
 import { EntryBar } from "../parts/bench/entry-bar";
-import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
 import { useEnter } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 
 /** How a line stands, told by shape: ticked, told otherwise, struck, against it, open. */
 const Mark = ({ line, answer }: { line: FinishLine; answer: FinishAnswer | undefined }) => {

@@ -2,11 +2,11 @@
 import { useRef, useState } from "react";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
-import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
 import { AWAY, saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 import type { HandBackOnPage } from "./hand-back";
 
 /** Looked at before a name was put under it, and no more what the record says. */

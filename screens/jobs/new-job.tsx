@@ -7,10 +7,10 @@ import { PRACTICE_LEVEL_NAMES, PRACTICE_LEVELS, type PracticeLevel } from "@/cor
 import { firstPlace } from "@/core/wheel/stages";
 import { WhoField } from "../parts/bench/who-field";
 import { changeRecord } from "../parts/kept/change-record";
-import { useWho } from "../parts/kept/kept-choice";
 import { saidOf } from "../parts/kept/sent";
 import { send } from "../parts/kept/use-enter";
 import { useOpenJob } from "../parts/kept/use-open-job";
+import { useWho } from "../parts/kept/use-who";
 
 const KINDS = [
   { kind: "rebuild", label: "Rebuild" },

@@ -3,8 +3,8 @@ import { useState } from "react";
 import { continueFour, type SeenSpoke } from "@/core/lacing/check";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { EntryBar } from "../parts/bench/entry-bar";
-import { useWho } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 import { useStops } from "../parts/walk/use-stops";
 import { Walk } from "../parts/walk/walk";
 

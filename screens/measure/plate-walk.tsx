@@ -5,8 +5,9 @@ import { checkFigure } from "@/core/figures/check-figure";
 import { withSideNames } from "@/core/wheel/side-names";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { GaugePicture } from "../parts/bench/gauge-picture";
-import { useUnit, useWho } from "../parts/kept/kept-choice";
+import { useUnit } from "../parts/kept/kept-choice";
 import { post } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 import { useStops } from "../parts/walk/use-stops";
 import { Walk } from "../parts/walk/walk";
 

@@ -1,9 +1,12 @@
 "use client";
 import { useState } from "react";
 import type { Settings } from "@/core/shop/settings";
+import { may } from "@/core/shop/who-may";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { EntryBar } from "../parts/bench/entry-bar";
+import { PageLink } from "../parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { useAtDevice } from "../parts/kept/at-device";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 import { useRefresh } from "../parts/kept/use-refresh";
@@ -35,6 +38,9 @@ interface SettingsPageProps {
 /** What holds for the shop, and what this tablet keeps for itself; a job read in from a file. */
 export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
   const refresh = useRefresh();
+  const at = useAtDevice();
+  // What holds for the shop the owner says; everybody sees it.
+  const mayChange = at === null || may(at.role, "owner");
   const [active, setActive] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const lines = shopLines(settings);
@@ -59,6 +65,7 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
               <button
                 key={l.key}
                 type="button"
+                disabled={!mayChange}
                 onClick={() => {
                   setMessage(null);
                   setActive(l.key);
@@ -71,6 +78,12 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
             ))}
         </div>
         <div className="min-h-0 overflow-y-auto">
+          {at && (
+            <PageLink href="/settings/people" className={ROW}>
+              <b>People and devices</b>
+              <b className="underline">open</b>
+            </PageLink>
+          )}
           <h2 className="px-4 pt-3 pb-1 font-bold">This tablet</h2>
           <TabletSettings row={ROW} />
           <h2 className={HEADING}>Gauges</h2>
@@ -91,15 +104,19 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
               <b className="underline">save</b>
             </a>
           ))}
-          <h2 className={HEADING}>Copies of the shop</h2>
-          <Copies
-            row={ROW}
-            onFolder={() => {
-              setMessage(null);
-              setActive(COPIES_LINE);
-            }}
-          />
-          {demo && (
+          {mayChange && (
+            <>
+              <h2 className={HEADING}>Copies of the shop</h2>
+              <Copies
+                row={ROW}
+                onFolder={() => {
+                  setMessage(null);
+                  setActive(COPIES_LINE);
+                }}
+              />
+            </>
+          )}
+          {mayChange && demo && (
             <>
               <h2 className={HEADING}>To look round in</h2>
               <DemoLine row={ROW} />

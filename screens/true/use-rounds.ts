@@ -5,11 +5,11 @@ import type { Round } from "@/core/rounds/round";
 import type { Advice } from "@/core/truing/saying/advice";
 import { beginRound } from "../parts/kept/begun-rounds";
 import { changeRecord } from "../parts/kept/change-record";
-import { useWho } from "../parts/kept/kept-choice";
 import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
 import { saidOf } from "../parts/kept/sent";
 import { lookAgain, useEnter } from "../parts/kept/use-enter";
+import { useWho } from "../parts/kept/use-who";
 import { useTakeReadings } from "../parts/walk/use-take-readings";
 import type { RoundView } from "./round-view";
 

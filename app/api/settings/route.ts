@@ -1,4 +1,5 @@
 import { answer, change, readBody } from "@/app/api/answer";
+import { deed } from "@/app/api/entrant";
 import { settingsSchema } from "@/core/shop/settings";
 import { checkCopiesFolder } from "@/store/copies";
 import { changeSettings, readSettings } from "@/store/settings";
@@ -9,5 +10,7 @@ export const PATCH = (request: Request) =>
   change(async () => {
     const change = await readBody(request, settingsSchema.partial());
     if (change.copiesFolder !== undefined) checkCopiesFolder(change.copiesFolder);
-    return changeSettings(change);
+    const next = await changeSettings(change);
+    await deed(request, "settings", Object.keys(change).join(", "));
+    return next;
   });

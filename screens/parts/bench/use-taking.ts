@@ -5,9 +5,10 @@ import { checkFigure } from "@/core/figures/check-figure";
 import { mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
 import type { Entry } from "@/core/measurement/taken";
-import { UNITS, useUnit, useWho } from "../kept/kept-choice";
+import { UNITS, useUnit } from "../kept/kept-choice";
 import { type Sent, saidOf } from "../kept/sent";
 import { useEnter } from "../kept/use-enter";
+import { useWho } from "../kept/use-who";
 import { signal } from "../walk/signal";
 import type { BenchRecord } from "./bench-record";
 

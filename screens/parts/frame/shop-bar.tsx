@@ -1,6 +1,7 @@
 "use client";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { KeptNote } from "../kept/kept-note";
+import { AtKey } from "./at-key";
 import { FindBox } from "./find-box";
 
 const PLACES = [
@@ -40,6 +41,7 @@ export const ShopBar = ({ current, title }: { current: string; title: string }) 
         ))}
       </nav>
       <FindBox />
+      <AtKey className="border-l border-grid" />
     </header>
     <KeptNote />
   </>

@@ -4,6 +4,7 @@ import { DropdownMenu } from "radix-ui";
 import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { changeRecord } from "../kept/change-record";
+import { AtKey } from "./at-key";
 
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
 export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
@@ -84,6 +85,9 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
             </PageLink>
           </li>
         ))}
+        <li className="flex">
+          <AtKey className="max-sm:portrait:min-w-12" />
+        </li>
         <li className="flex">
           <DropdownMenu.Root>
             <DropdownMenu.Trigger className="min-w-14 px-3 text-2xl" aria-label="other stages, and this job">

@@ -1,11 +1,12 @@
 import { type Entered, requestOf } from "./entered";
 import type { Sent } from "./sent";
+import { signInAgain } from "./sign-in-again";
 
 /** ms an answer is waited for: a server that hangs is one that is away. */
 const PATIENCE = 10_000;
 
 /** Answers that will be the same however often it is asked; any other is asked again. */
-const REFUSALS = new Set([400, 404, 405, 409, 410, 413, 415, 422]);
+const REFUSALS = new Set([400, 403, 404, 405, 409, 410, 413, 415, 422]);
 
 /** What came of one attempt; `answered` where somebody answered at all. */
 export type Attempt = Exclude<Sent, { state: "kept" }> | { readonly state: "later"; readonly answered: boolean };
@@ -22,6 +23,11 @@ export const attempt = async (url: string, init: RequestInit, bytes = 0): Promis
     return { state: "later", answered: false };
   }
   try {
+    // Locked, or shut out: what was entered waits here until somebody is signed in again.
+    if (response.status === 401) {
+      signInAgain();
+      return { state: "later", answered: true };
+    }
     const answer = await response.json();
     if (response.ok) return { state: "taken", value: answer };
     if (!REFUSALS.has(response.status)) return { state: "later", answered: true };

@@ -42,8 +42,8 @@ export const useUnit = keptChoice<LengthUnit>("tall-compass-unit", "mm", (t): t 
   (UNITS as readonly string[]).includes(t),
 );
 
-/** Who is at this bench. */
-export const useWho = keptChoice<string>("tall-compass-who", "", (t): t is string => t.length <= 60);
+/** Who is at this bench, where nobody signs in (use-who.ts). */
+export const useKeptWho = keptChoice<string>("tall-compass-who", "", (t): t is string => t.length <= 60);
 
 /** Are the walks spoken aloud? */
 export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t): t is "on" | "off" =>

@@ -1,7 +1,7 @@
 "use client";
 import { checkFigure } from "@/core/figures/check-figure";
-import { useWho } from "./kept-choice";
 import { useEnter } from "./use-enter";
+import { useWho } from "./use-who";
 
 /** Puts one figure down, told with a tap or a word. @returns what is wrong with it; null when it counts as entered */
 export const usePutFigure = (jobId: string) => {

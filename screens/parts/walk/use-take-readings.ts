@@ -2,8 +2,8 @@
 import { checkReading } from "@/core/rounds/check-reading";
 import { readingOf, type Taking } from "@/core/rounds/taking";
 import { BadInput } from "@/core/wheel/bad-input";
-import { useWho } from "../kept/kept-choice";
 import { post } from "../kept/use-enter";
+import { useWho } from "../kept/use-who";
 
 /** Takes what was read, whatever it was read with. @returns what cannot be read so; null when all of it was taken */
 export type TakeReadings = (takings: readonly Taking[]) => string | null;

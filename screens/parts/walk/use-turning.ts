@@ -1,8 +1,8 @@
 "use client";
 import { useRef, useState } from "react";
 import { turnWords } from "@/core/truing/saying/turn-words";
-import { useWho } from "../kept/kept-choice";
 import { post } from "../kept/use-enter";
+import { useWho } from "../kept/use-who";
 import { signal } from "./signal";
 
 /** What a walk along the nipples turns, and what of it is turned. */

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { answer, change, readBody } from "@/app/api/answer";
+import { deed } from "@/app/api/entrant";
 import { todayIn } from "@/core/planning/today";
 import { copyIfDue, makeCopy, shopCopies, tryOutIfDue } from "@/store/copies";
 import { readSettings } from "@/store/settings";
@@ -19,5 +20,6 @@ export const POST = (request: Request) =>
     const today = todayIn((await readSettings()).timeZone);
     // Nobody waits for it here: what became of it is told with the copies.
     void (ifDue ? copyIfDue(today).then(() => tryOutIfDue(today)) : makeCopy(today)).catch(() => undefined);
+    if (!ifDue) await deed(request, "copied");
     return { ok: true };
   });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/api/answer";
+import { deed } from "@/app/api/entrant";
 import { forgetCopy, lookIntoCopy, restoreNow, takeCopy } from "@/store/restoring";
 
 /** How the putting back of a copy stands. */
@@ -16,6 +17,7 @@ export const POST = (request: Request) =>
   answer(async () => {
     const { copy, take } = await readBody(request, schema);
     await (take ? takeCopy(copy) : lookIntoCopy(copy));
+    if (take) await deed(request, "restored", copy);
     return restoreNow();
   });
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { actSchema } from "@/core/acts/act";
 import { checkSpoke } from "@/core/rounds/check-reading";
 import { holesOfJob } from "@/record/holes";
@@ -17,5 +18,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await params;
     const given = await readBody(request, schema);
     if ("spoke" in given.act) checkSpoke(given.act.spoke, await holesOfJob(id), "act.spoke");
-    return { ok: true, changes: await addAct(id, given) };
+    return { ok: true, changes: await addAct(id, { ...given, who: await entrant(request, given.who) }) };
   });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { carryFrom } from "@/record/carry";
 
 const schema = z.object({
@@ -11,6 +12,6 @@ const schema = z.object({
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const { from, who } = await readBody(request, schema);
-    const job = await carryFrom((await params).id, from, who);
+    const job = await carryFrom((await params).id, from, await entrant(request, who));
     return { ok: true, changes: job.changes };
   });

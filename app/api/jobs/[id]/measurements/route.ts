@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { checkFigure } from "@/core/figures/check-figure";
 import { BadInput } from "@/core/wheel/bad-input";
 import { addMeasurement } from "@/store/measurements";
@@ -26,5 +27,14 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
       ? { ok: true as const, value: null, unit: "" }
       : checkFigure(m.name, m.typed, m.unit, m.place);
     if (!checked.ok) throw new BadInput(m.name || "name", checked.message, checked.refusal);
-    return { ok: true, ...(await addMeasurement({ ...m, jobId, unit: checked.unit, value: checked.value })) };
+    return {
+      ok: true,
+      ...(await addMeasurement({
+        ...m,
+        who: await entrant(request, m.who),
+        jobId,
+        unit: checked.unit,
+        value: checked.value,
+      })),
+    };
   });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { PRACTICE_LEVELS } from "@/core/shop/practice-levels";
 import { mountPracticeWheel } from "@/record/practice-wheel";
 import { removePracticeWheel } from "@/store/practice-wheels";
@@ -15,7 +16,7 @@ const schema = z.object({
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const { seed, start, level, who } = await readBody(request, schema);
-    await mountPracticeWheel((await params).id, seed, level ? { level } : { start }, who);
+    await mountPracticeWheel((await params).id, seed, level ? { level } : { start }, await entrant(request, who));
   });
 
 export const DELETE = (_: Request, { params }: { params: Promise<{ id: string }> }) =>

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { deed } from "@/app/api/entrant";
 import { eraseJob, putAway } from "@/store/put-away";
 
 const schema = z.object({ id: idSchema, away: z.boolean({ error: "true puts it away, false brings it back" }) });
@@ -12,5 +13,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   });
 
 /** Erases what was put away, for good. */
-export const DELETE = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  change(async () => eraseJob((await params).id));
+export const DELETE = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  change(async () => {
+    const { id } = await params;
+    const erased = await eraseJob(id);
+    await deed(request, "erased", `job ${id}`);
+    return erased;
+  });

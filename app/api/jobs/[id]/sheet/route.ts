@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { deed } from "@/app/api/entrant";
 import { notFinished } from "@/core/finish/finish";
 import { todayIn } from "@/core/planning/today";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
@@ -7,6 +8,7 @@ import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/record/bench-minutes";
 import { jobFinish } from "@/record/finish";
 import { type JobRecord, jobRecord } from "@/record/job-record";
+import { askedBy } from "@/record/let-in";
 import { sheetMark, sheetOfJob } from "@/record/signed-sheet";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
@@ -39,7 +41,11 @@ export const GET = async (request: Request, { params }: { params: Promise<{ id: 
 /** Signs the sheet as it stands now; what was handed over is kept as it was. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
-    const { id: sheetId, signedBy, seen } = await readBody(request, schema);
+    const told = await readBody(request, schema);
+    const { id: sheetId, seen } = told;
+    // Nobody signs with another's name.
+    const at = askedBy(request.headers);
+    const signedBy = at && at.personId !== "" ? at.name : told.signedBy;
     const { id } = await params;
     const record = await jobRecord(id);
     if (!record) throw notThere("job", "id");
@@ -68,5 +74,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
       recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null,
     );
     await keepMinutes(record);
+    await deed(request, "signed", `wheel ${record.job.mark}`);
     return { ok: true, changes };
   });

@@ -1,4 +1,5 @@
 import { change, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { checkReading } from "@/core/rounds/check-reading";
 import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
@@ -9,5 +10,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const reading = await readBody(request, readingSchema);
     const { id } = await params;
     checkReading(reading, await holesOfRound(id));
-    return { ok: true, changes: await addReadings(id, [reading]) };
+    return { ok: true, changes: await addReadings(id, [{ ...reading, who: await entrant(request, reading.who) }]) };
   });

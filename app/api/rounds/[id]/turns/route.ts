@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { checkSpoke } from "@/core/rounds/check-reading";
 import { MOST_HOLES } from "@/core/wheel/holes";
 import { holesOfRound } from "@/record/holes";
@@ -18,7 +19,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await params;
     const turn = await readBody(request, schema);
     checkSpoke(turn.spoke, await holesOfRound(id));
-    const { fresh, changes } = await addTurn(id, turn);
+    const { fresh, changes } = await addTurn(id, { ...turn, who: await entrant(request, turn.who) });
     const job = fresh && turn.turns !== 0 ? await jobOfRound(id) : null;
     if (job) await onPracticeWheel(job, (stand) => stand.turn(turn.spoke, turn.turns));
     return { ok: true, changes };

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { MOST_ALTERED } from "@/core/rounds/turn";
 import { PLANS } from "@/core/shop/practice-plan";
 import { MOST_HOLES } from "@/core/wheel/holes";
@@ -15,7 +16,10 @@ const chosen = z.object({ round: z.uuid(), chosen: z.enum(PLANS) });
 
 /** Puts a learner's plan for a round beside the advice and what a hand would do. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  change(async () => comparePlans((await params).id, await readBody(request, own)));
+  change(async () => {
+    const told = await readBody(request, own);
+    return comparePlans((await params).id, { ...told, who: await entrant(request, told.who) });
+  });
 
 /** Whose turns are made. */
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { change, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { checkReading } from "@/core/rounds/check-reading";
 import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
@@ -12,5 +13,11 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await params;
     const holes = await holesOfRound(id);
     for (const reading of readings) checkReading(reading, holes);
-    return { ok: true, changes: await addReadings(id, readings) };
+    return {
+      ok: true,
+      changes: await addReadings(
+        id,
+        await Promise.all(readings.map(async (r) => ({ ...r, who: await entrant(request, r.who) }))),
+      ),
+    };
   });

@@ -1,0 +1,44 @@
+"use client";
+import { useEffect } from "react";
+import { useAtDevice } from "../kept/at-device";
+import { signInAgain } from "../kept/sign-in-again";
+
+/** The key of a keyboard, or of a pedal that sends it, that locks wherever one is. */
+const LOCKS = "Pause";
+
+/** Leaves this device to the next: it stays let in, and asks who is there. */
+const lock = async (): Promise<void> => {
+  await fetch("/api/sign-in/lock", {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: "{}",
+  }).catch(() => null);
+  signInAgain();
+};
+
+/** Who is at this device; tapped it asks who is there now. */
+export const AtKey = ({ className = "" }: { className?: string }) => {
+  const at = useAtDevice();
+  useEffect(() => {
+    if (!at) return;
+    const press = (event: KeyboardEvent) => {
+      if (event.key === LOCKS && !event.repeat) void lock();
+    };
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [at]);
+  if (!at) return null;
+  return (
+    <button
+      type="button"
+      onClick={() => void lock()}
+      aria-label={`${at.name} is at this device; lock it`}
+      className={`flex min-w-14 items-center gap-2 px-3 text-base ${className}`}
+    >
+      <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true" className="shrink-0">
+        <path d="M4 10V6a5 5 0 0 1 10 0v4M2 10h14v10H2Z" fill="none" stroke="currentColor" strokeWidth="2" />
+      </svg>
+      <span className="max-w-28 truncate max-sm:portrait:hidden">{at.name}</span>
+    </button>
+  );
+};
