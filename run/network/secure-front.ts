@@ -52,19 +52,24 @@ export interface SecureFront {
 export const secureFront = async (options: FrontOptions): Promise<SecureFront> => {
   const { to, key, isServed, addresses } = options;
   const agent = new Agent({ keepAlive: true, maxSockets: 256 });
-  const say = (response: Http2ServerResponse, status: number, words: string) => {
+  const say = (request: Http2ServerRequest, response: Http2ServerResponse, status: number, words: string) => {
     if (response.headersSent) return response.stream?.destroy();
-    response.writeHead(status, { "content-type": "text/plain; charset=utf-8" });
+    response.writeHead(status, {
+      "content-type": "text/plain; charset=utf-8",
+      // What was announced and not read would be taken for the next that is asked; HTTP/2 has no such header.
+      ...(request.httpVersionMajor < 2 && { connection: "close" }),
+    });
     response.end(`${words}\n`);
   };
   const serve = (request: Http2ServerRequest, response: Http2ServerResponse) => {
     const host = request.headers[":authority"] ?? request.headers.host;
-    if (!isServed(host)) return say(response, 421, "this shop is not served under that name");
+    if (!isServed(host)) return say(request, response, 421, "this shop is not served under that name");
     if (request.url === TRUST_PROBE) {
       response.writeHead(200, { "content-type": "application/json", "access-control-allow-origin": "*" });
       return response.end('{"trusted":true}');
     }
-    if (Number(request.headers["content-length"] ?? 0) > MOST) return say(response, 413, "at most 110 MB is taken");
+    if (Number(request.headers["content-length"] ?? 0) > MOST)
+      return say(request, response, 413, "at most 110 MB is taken");
     const from = request.socket.remoteAddress ?? "";
     const own = {
       host,
@@ -94,7 +99,7 @@ export const secureFront = async (options: FrontOptions): Promise<SecureFront> =
       },
     );
     onward.on("error", () =>
-      say(response, 503, "The shop does not answer just now. Nothing was lost; try again in a moment."),
+      say(request, response, 503, "The shop does not answer just now. Nothing was lost; try again in a moment."),
     );
     // Whoever asked has gone: nobody waits for the rest.
     response.on("close", () => onward.destroy());
@@ -103,7 +108,7 @@ export const secureFront = async (options: FrontOptions): Promise<SecureFront> =
       size += chunk.length;
       if (size <= MOST) return;
       onward.destroy();
-      say(response, 413, "at most 110 MB is taken");
+      say(request, response, 413, "at most 110 MB is taken");
     });
     request.pipe(onward);
   };
