@@ -4,6 +4,7 @@ import type { AddressInfo } from "node:net";
 import { type Browser, expect, type Page } from "@playwright/test";
 import { ROLES, type Role } from "@/core/shop/roles";
 import { type Duty, may, ROUTES } from "@/core/shop/who-may";
+import { looksRight } from "./looks-right";
 import { test } from "./patient-test";
 import { openWorkshop, type Workshop, workshopBrowser } from "./workshop.test.rig";
 
@@ -109,6 +110,7 @@ test("from the first start to a second device: the owner by the machine's code, 
     await owner.getByRole("button", { name: "works here", exact: true }).click();
     await expect(owner.getByRole("button", { name: `${name} ${role}` })).toBeVisible();
   }
+  await looksRight(owner, "people and devices");
   await owner.getByRole("button", { name: "let a device in" }).click();
   const code = (await owner.getByTestId("code").textContent()) ?? "";
 
@@ -117,6 +119,8 @@ test("from the first start to a second device: the owner by the machine's code, 
   await phone.getByLabel("code").fill(code.toLowerCase().replace("-", ""));
   await phone.getByLabel(/what this device/).fill("bench phone");
   await phone.getByRole("button", { name: "let it in" }).click();
+  await expect(phone.getByText("Who is there?")).toBeVisible();
+  await looksRight(phone, "who is there");
   await tapPin(phone, "Bo Marsh", "0000");
   await expect(phone.locator("main [role=alert]")).toContainText("not Bo Marsh's PIN");
   await tapPin(phone, "Bo Marsh", "4711");

@@ -16,7 +16,8 @@ export const ownDatabase = (folder: string, fill: () => Promise<void> = async ()
     await vi.waitFor(() => database().raw("select 1"), { timeout: 30_000, interval: 300 });
     await migrate(database());
     await fill();
-  }, 120_000);
+    // As long as a machine with ten times as much to do may take.
+  }, 600_000);
   afterAll(async () => {
     await database().destroy();
     await server.stop();

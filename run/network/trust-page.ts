@@ -60,7 +60,7 @@ details{border-bottom:1px solid var(--grid);padding:.7rem 0}summary{font-weight:
 code{overflow-wrap:anywhere;font-size:1rem}#now{font-weight:bold}#now.yes{color:var(--good)}</style></head><body><main>
 <h1>Let this device trust the workshop</h1>
 <p>Your workshop’s pages come from a machine of its own. Once this device knows its certificate, everything it sends and
-reads stays between the two, and camera, microphone and offline work. Do it once a device.</p>
+reads stays between the two, and camera and microphone work. Do it once a device.</p>
 <p><a class="key" href="${FILE}" download>1. Take the certificate</a></p>
 <p>2. Tell this device to trust it:</p>
 ${TAPS.map((t) => `<details><summary>${t.system}</summary><ol>${t.steps.map((s) => `<li>${s}</li>`).join("")}</ol></details>`).join("\n")}

@@ -53,7 +53,7 @@ export const DevicesList = ({ devices, here, owner }: DevicesListProps) => {
               ) : (
                 <button
                   type="button"
-                  className="px-4 underline"
+                  className="shrink-0 px-4 underline"
                   aria-label={`shut ${d.name} out`}
                   onClick={() => setAsked(d.id)}
                 >

@@ -34,8 +34,8 @@ const HEADING = "px-4 pt-5 pb-1 font-bold";
 export const PeoplePage = ({ owner, mayLetIn, here, people, devices, deeds, addresses }: PeoplePageProps) => (
   <div className="flex h-dvh flex-col overflow-y-auto">
     <ShopBar current="/settings" title="People and devices" />
-    <main className="grid min-h-60 flex-1 grid-cols-2 portrait:grid-cols-1">
-      <div className="min-h-0 overflow-y-auto border-r border-grid">
+    <main className="grid min-h-60 flex-1 grid-cols-2 portrait:block">
+      <div className="min-h-0 overflow-y-auto border-r border-grid portrait:overflow-visible portrait:border-r-0">
         <h2 className={HEADING}>Who works here</h2>
         <PeopleList people={people} owner={owner} />
         {owner && (
@@ -56,7 +56,7 @@ export const PeoplePage = ({ owner, mayLetIn, here, people, devices, deeds, addr
           </>
         )}
       </div>
-      <div className="min-h-0 overflow-y-auto">
+      <div className="min-h-0 overflow-y-auto portrait:overflow-visible">
         {mayLetIn ? (
           <>
             <h2 className={HEADING}>Let a device in</h2>

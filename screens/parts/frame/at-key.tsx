@@ -16,8 +16,23 @@ const lock = async (): Promise<void> => {
   signInAgain();
 };
 
+/** The first letters of a name's parts, two at most. */
+const initials = (name: string): string =>
+  name
+    .split(/\s+/)
+    .slice(0, 2)
+    .map((part) => [...part][0] ?? "")
+    .join("")
+    .toUpperCase();
+
+interface AtKeyProps {
+  /** Where the order of work needs the room. */
+  readonly short?: boolean;
+  readonly className?: string;
+}
+
 /** Who is at this device; tapped it asks who is there now. */
-export const AtKey = ({ className = "" }: { className?: string }) => {
+export const AtKey = ({ short = false, className = "" }: AtKeyProps) => {
   const at = useAtDevice();
   useEffect(() => {
     if (!at) return;
@@ -38,7 +53,7 @@ export const AtKey = ({ className = "" }: { className?: string }) => {
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true" className="shrink-0">
         <path d="M4 10V6a5 5 0 0 1 10 0v4M2 10h14v10H2Z" fill="none" stroke="currentColor" strokeWidth="2" />
       </svg>
-      <span className="max-w-28 truncate max-sm:portrait:hidden">{at.name}</span>
+      <span className="max-w-28 truncate max-sm:portrait:hidden">{short ? initials(at.name) : at.name}</span>
     </button>
   );
 };

@@ -86,7 +86,7 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
           </li>
         ))}
         <li className="flex">
-          <AtKey className="max-sm:portrait:min-w-12" />
+          <AtKey short className="max-sm:portrait:min-w-12" />
         </li>
         <li className="flex">
           <DropdownMenu.Root>
