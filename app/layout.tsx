@@ -22,14 +22,15 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 const Layout = async ({ children }: { children: ReactNode }) => {
   const { theme, sounds } = await looksOf();
+  const at = askedBy(await headers());
   return (
-    <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"} suppressHydrationWarning>
+    <html lang="en" data-theme={theme} data-sounds={sounds ? "on" : "off"} data-at={at?.name} suppressHydrationWarning>
       <head>
         {/* Before anything can be tapped, so not deferred. */}
         <script src="/early-taps.js" />
       </head>
       <body>
-        <AtDeviceProvider at={askedBy(await headers())}>
+        <AtDeviceProvider at={at}>
           <Kept>{children}</Kept>
         </AtDeviceProvider>
       </body>

@@ -162,7 +162,8 @@ const foot = (page: PDFPage, sheet: Sheet, origin: string, text: Face): readonly
   });
   if (origin !== "") {
     drawCode(page, origin + sheet.link, WIDTH - MARGIN - CODE, MARGIN - 8, CODE);
-    draw(page, "opens this wheel's record, on the shop's own machine only", {
+    const where = origin.startsWith("https:") ? "on a device of the shop's" : "on the shop's own machine only";
+    draw(page, `opens this wheel's record, ${where}`, {
       x: WIDTH - MARGIN - 225,
       y: MARGIN - 22,
       size: 7.5,

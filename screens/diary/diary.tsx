@@ -5,6 +5,7 @@ import type { Diary as DiaryData } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { PageLink } from "../parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { useAtDevice } from "../parts/kept/at-device";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 import { useRefresh } from "../parts/kept/use-refresh";
@@ -24,6 +25,7 @@ const inOrder = ({ jobs, plan }: DiaryData) => {
 /** Days as a tape with the bench hours filled; the wheels in their order, each with when it can be ready. */
 export const Diary = ({ diary }: { diary: DiaryData }) => {
   const refresh = useRefresh();
+  const at = useAtDevice();
   const [order, setOrder] = useState<readonly string[] | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const jobs = order ? order.flatMap((id) => diary.jobs.find((j) => j.id === id) ?? []) : inOrder(diary);
@@ -67,7 +69,9 @@ export const Diary = ({ diary }: { diary: DiaryData }) => {
               as a calendar
             </a>
             <p className="pt-2 text-base">
-              Only this machine serves it: subscribe from here, or open the file elsewhere.
+              {at
+                ? "Save the file and open it in your calendar: a calendar that asks by itself is not let in."
+                : "Only this machine serves it: subscribe from here, or open the file elsewhere."}
             </p>
             <AwayList away={diary.away} onTaken={refresh} onNotAway={(a) => void backOn(a)} />
             <Rechecks rechecks={diary.rechecks} />

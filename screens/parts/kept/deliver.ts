@@ -32,7 +32,13 @@ export const attempt = async (url: string, init: RequestInit, bytes = 0): Promis
     if (response.ok) return { state: "taken", value: answer };
     if (!REFUSALS.has(response.status)) return { state: "later", answered: true };
     const { path = "", message = "not taken" } = answer.error ?? {};
-    return { state: "refused", field: path === "" ? null : path, message, stored: answer.stored };
+    return {
+      state: "refused",
+      field: path === "" ? null : path,
+      message,
+      stored: answer.stored,
+      ...(response.status === 403 && { forbidden: true }),
+    };
   } catch {
     return { state: "later", answered: response.ok };
   }

@@ -1,5 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { Entered } from "./entered";
+import { whoIsHere } from "./who-is-here";
 
 /** Something entered that the record does not have yet, or will not have. */
 export interface Letter {
@@ -7,6 +8,8 @@ export interface Letter {
   readonly at: number;
   readonly lane: string;
   readonly entered: Entered;
+  /** Who was at this device, where people sign in. */
+  readonly by?: string;
   /** When it was entered, ms since 1970 by this device's clock. */
   readonly since: number;
   /** How often the record answered that it could not take it now. */
@@ -46,7 +49,8 @@ export const livesWithThePage = (): boolean => inMemory.size > 0;
 
 /** @returns its place in the order */
 export const addLetter = (lane: string, entered: Entered): Promise<number> => {
-  const letter = { lane, entered, since: Date.now(), tries: 0, refusal: null };
+  const by = whoIsHere();
+  const letter = { lane, entered, ...(by !== undefined && { by }), since: Date.now(), tries: 0, refusal: null };
   return kept(
     (db) => db.add("letters", letter as unknown as Letter),
     () => {

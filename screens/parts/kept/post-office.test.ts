@@ -199,6 +199,27 @@ describe("what became of it", () => {
     expect(taken).toEqual(["2"]);
     expect(office.postNow().letters).toMatchObject([{ refusal: { field: null } }]);
   });
+  test("what somebody else entered waits until one who may is at the device; one's own that one may not is refused", async () => {
+    const { fetched, taken } = record(() => "answered");
+    const shown = { documentElement: { dataset: { at: "Bo Marsh" } } };
+    vi.stubGlobal("document", shown);
+    vi.stubGlobal("fetch", (url: string, init?: RequestInit) =>
+      shown.documentElement.dataset.at === "Bo Marsh" || !init?.body
+        ? fetched(url, init)
+        : Promise.resolve(Response.json({ error: { message: "a builder's" } }, { status: 403 })),
+    );
+    const office = await page();
+    // Kept while the record was away, the counter there when it came back.
+    await office.keep(entered(0, "1"));
+    shown.documentElement.dataset.at = "Dee Holt";
+    await office.sendAll();
+    expect(office.postNow().letters).toMatchObject([{ refusal: null, by: "Bo Marsh", tries: 0 }]);
+    await arrive(office, entered(1, "2"));
+    expect(office.postNow().letters.map((l) => l.refusal?.message ?? null)).toEqual([null, "a builder's"]);
+    shown.documentElement.dataset.at = "Bo Marsh";
+    await office.sendAll();
+    expect(taken).toEqual(["1"]);
+  });
   test("delivered it stands until the record was read with it, and no longer", async () => {
     const { fetched } = record(() => "answered");
     vi.stubGlobal("fetch", fetched);

@@ -4,6 +4,7 @@ import { type Keeping, roomInBrowser } from "./keeping";
 import { addLetter, allLetters, changeLetter, dropLetter, type Letter, livesWithThePage } from "./letters";
 import { takeOldLetters } from "./old-letters";
 import type { Sent } from "./sent";
+import { whoIsHere } from "./who-is-here";
 
 /** Delivered, and not yet seen in what the record answered since. */
 export interface Delivered {
@@ -92,6 +93,8 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
     for (const letter of await allLetters()) {
       if (letter.lane !== lane || letter.refusal) continue;
       const sent = await deliver(letter.entered);
+      // Entered by somebody else, who may: it waits until one who may is here.
+      if (sent.state === "refused" && sent.forbidden && letter.by !== whoIsHere()) break;
       if (sent.state === "later") {
         change({ away: true });
         if (sent.answered) await changeLetter({ ...letter, tries: letter.tries + 1 });

@@ -8,7 +8,7 @@ import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/record/bench-minutes";
 import { jobFinish } from "@/record/finish";
 import { type JobRecord, jobRecord } from "@/record/job-record";
-import { askedBy } from "@/record/let-in";
+import { addressesTold, askedBy } from "@/record/let-in";
 import { sheetMark, sheetOfJob } from "@/record/signed-sheet";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
@@ -28,8 +28,9 @@ const schema = z.object({
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);
   if (!record) return new Response("There is no such job", { status: 404 });
-  // While only this machine serves it, the code opens it here and nowhere else; the sheet says so.
-  const pdf = await sheetPdf((await sheetOf(record)).sheet, new URL(request.url).origin);
+  // Where the shop is served to its network the code opens it there; else on this machine and nowhere else.
+  const [origin = new URL(request.url).origin] = addressesTold(request.headers);
+  const pdf = await sheetPdf((await sheetOf(record)).sheet, origin);
   return new Response(Buffer.from(pdf), {
     headers: {
       "content-type": "application/pdf",
