@@ -92,3 +92,55 @@ test("a customer waits: booked in, read, turned, looked over and signed, and no 
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "sign again" })).toBeVisible();
 });
+
+test("a gauge that types what it shows: a figure with its sign and Enter is a reading, its plus turned round by one key; mm under a dial of hundredths are asked about", async ({
+  page,
+}) => {
+  await page.goto("/");
+  for (const key of ["True only", "36", "18", "full width"])
+    await page.getByRole("button", { name: key, exact: true }).click();
+  await page.waitForURL(/\/true/);
+  const id = page.url().match(/jobs\/([^/]+)/)?.[1] ?? "";
+  await page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" }).click();
+  const spoke = page.getByTestId("walk-spoke");
+  const bar = page.getByLabel("entry");
+  /** All at once, as a gauge sends it. */
+  const sends = async (figure: string) => {
+    const saved = page.waitForResponse((r) => /\/readings/.test(r.url()) && r.request().method() === "POST");
+    await page.keyboard.insertText(figure);
+    await page.keyboard.press("Enter");
+    await saved;
+    await calm(page);
+  };
+  await expect(spoke).toHaveText("1");
+
+  // Still told to be a dial of hundredths: kept out until it is said twice, with what to do about it.
+  await page.keyboard.insertText("+0.12");
+  await page.keyboard.press("Enter");
+  await expect(bar.getByRole("alert")).toContainText("0.0012 mm: for a gauge with figures tap 1/100");
+  await expect(spoke).toHaveText("1");
+  for (const [before, after] of [
+    ["1/100", "2/100"],
+    ["2/100", "thou"],
+    ["thou", "½ thou"],
+    ["½ thou", "± mm"],
+  ]) {
+    await bar.getByRole("button", { name: `unit ${before}, change`, exact: true }).click();
+    await expect(bar.getByRole("button", { name: `unit ${after}, change`, exact: true })).toBeVisible();
+  }
+  await expect(bar.getByRole("button", { name: /^taken with \+ to brake side, change$/ })).toBeVisible();
+  await bar.locator("input").fill("");
+  await sends("+0.12");
+  // Hop at the same place, its own plus: the plunger goes in where the rim is low.
+  await bar.getByRole("button", { name: /^taken with \+ high, change$/ }).click();
+  await expect(bar.getByRole("button", { name: /^taken with \+ low, change$/ })).toBeVisible();
+  await sends("0.05");
+  await sends("-0.07");
+  await sends("-.02");
+  const { rounds } = await (await page.request.get(`/api/jobs/${id}/rounds`)).json();
+  const read = (line: readonly (number | null)[]) => line.filter((v) => v !== null);
+  expect([read(rounds[0].lateral), read(rounds[0].radial)]).toEqual([
+    [0.12, -0.07],
+    [-0.05, 0.02],
+  ]);
+});

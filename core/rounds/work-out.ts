@@ -25,7 +25,7 @@ export const fromTyped = ({
 }: Typed): { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string } => {
   const read = readLength(typed, "mm");
   if (!read.ok) return { ok: false, message: read.message };
-  const bare = read.unit === "mm" ? read.value * per : read.mm;
+  const bare = read.unitWritten ? read.mm : read.value * per;
   return { ok: true, value: rounded(sign * rounded(bare) - shift) };
 };
 

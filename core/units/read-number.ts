@@ -7,6 +7,8 @@ export interface ReadLength {
   /** The figure in its own unit. */
   readonly value: number;
   readonly unit: LengthUnit;
+  /** Whether the unit was written with it. */
+  readonly unitWritten: boolean;
   readonly typed: string;
   /** Set when the figure can be read two ways and the person should be asked; the value is the likelier reading. */
   readonly ask?: string;
@@ -62,10 +64,12 @@ export const readLength = (typed: string, unit: LengthUnit = "mm"): ReadLength |
   let text = typed.trim().replace(/[−–]/g, "-");
   if (text === "") return fail("is empty");
   let given = unit;
+  let unitWritten = false;
   for (const [word, is] of UNIT_WORDS) {
     if (word.test(text)) {
       text = text.replace(word, "");
       given = is;
+      unitWritten = true;
       break;
     }
   }
@@ -85,6 +89,13 @@ export const readLength = (typed: string, unit: LengthUnit = "mm"): ReadLength |
   }
   const value = readUnsigned(figure);
   if (value === null || !Number.isFinite(value)) return fail("cannot be read as a number");
-  const result: ReadLength = { ok: true, mm: toMm(sign * value, given), value: sign * value, unit: given, typed };
+  const result: ReadLength = {
+    ok: true,
+    mm: toMm(sign * value, given),
+    value: sign * value,
+    unit: given,
+    unitWritten,
+    typed,
+  };
   return ask === undefined ? result : { ...result, ask };
 };

@@ -8,6 +8,16 @@ export const DIAL_WORDS: Readonly<
   "2/100": { name: "dial, 2/100 mm", label: "2/100", words: "in divisions of two hundredths" },
   thou: { name: "dial, thou", label: "thou", words: "in thousandths of an inch" },
   "1/2 thou": { name: "dial, ½ thou", label: "½ thou", words: "in half thousandths of an inch" },
+  "shown mm": {
+    name: "gauge with figures, mm",
+    label: "± mm",
+    words: "in mm with its sign, as a gauge shows or types it",
+  },
+  "shown inch": {
+    name: "gauge with figures, inch",
+    label: "± inch",
+    words: "in inches with their sign, as a gauge shows or types them",
+  },
   mm: { name: "feelers, mm", label: "mm", words: "in millimetres, as a pointer with feelers or shims" },
   sheets: {
     name: "paper sheets",

@@ -94,7 +94,9 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
           ? "then the readings"
           : sources.length > 1
             ? "tap where the needle stands, or the figure and its side"
-            : "the figure, then the side it stands to"
+            : asked.plus
+              ? "the gauge's send key, or the figure and Enter"
+              : "the figure, then the side it stands to"
       }
       onBack={() => move(walk.at - 1)}
       onSkip={() => (rest.check ? rest.passOver() : move(walk.at + 1))}

@@ -1,5 +1,5 @@
 import type { ReadingSource } from "@/core/rounds/reading";
-import { DIALS, type Dial } from "@/core/runout/dials";
+import { DIALS, type Dial, showsFigures } from "@/core/runout/dials";
 import type { TakeKey } from "../parts/bench/typed-field";
 import { DIAL_WORDS } from "./dial-words";
 import type { Stop } from "./reading-places";
@@ -14,6 +14,8 @@ export interface StopAsked {
   readonly keys: readonly TakeKey[];
   /** Read with a dial: its divisions, its needle laid flat, the unit changed by a tap. */
   readonly onDial: boolean;
+  /** Which way a gauge's plus lies, and what turns it round; null where a key says which way each figure lies. */
+  readonly plus: { readonly words: string; readonly turn: () => void } | null;
   /** What a bare figure is in, and what it is taken with. */
   readonly source: Pick<ReadingSource, "instrument" | "method" | "unit"> & { readonly per: number };
   /** 1 σ, mm; null for a careful dial or gauge. */
@@ -28,21 +30,31 @@ interface Asking {
   readonly offset: ReturnType<typeof useOffsetStop>;
   /** The figure before can be taken again. */
   readonly same: boolean;
+  /** The sign with which a gauge's plus counts, and what turns it round. */
+  readonly plus: Readonly<Record<"side" | "hop", { readonly sign: 1 | -1; readonly turn: () => void }>>;
 }
 
-export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same }: Asking): StopAsked => {
+export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same, plus: gauge }: Asking): StopAsked => {
   const { label, words } = DIAL_WORDS[dial];
   const { instrument, mm, sure } = DIALS[dial];
   const repeat = same ? [{ label: "same", sign: 1 as const, again: true, quiet: true }] : [];
-  const onDial = (prompt: string, where: string, plus: string, minus: string): StopAsked => ({
-    prompt,
-    how: `dial on ${where}, over the spoke; ${words}`,
-    unit: label,
-    keys: [...repeat, { label: plus, sign: 1 }, { label: minus, sign: -1 }],
-    onDial: true,
-    source: { instrument, method: "at-place", unit: "division", per: mm },
-    sure,
-  });
+  const onDial = (prompt: string, where: string, plus: string, minus: string): StopAsked => {
+    const asked = { prompt, how: `dial on ${where}, over the spoke; ${words}`, unit: label, onDial: true, sure };
+    if (!showsFigures(dial))
+      return {
+        ...asked,
+        keys: [...repeat, { label: plus, sign: 1 }, { label: minus, sign: -1 }],
+        plus: null,
+        source: { instrument, method: "at-place", unit: "division", per: mm },
+      };
+    const { sign, turn } = gauge[stop.what === "radial" ? "hop" : "side"];
+    return {
+      ...asked,
+      keys: [...repeat, { label: "take", sign }],
+      plus: { words: `+ ${sign === 1 ? plus : minus}`, turn },
+      source: { instrument, method: "at-place", unit: dial === "shown mm" ? "mm" : "inch", per: mm },
+    };
+  };
   const [toA, toB] = [`to ${names.A}`, `to ${names.B}`];
   switch (stop.what) {
     case "lateral":
@@ -58,6 +70,7 @@ export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same
         unit: "N",
         keys: [{ label: "take", sign: 1 }],
         onDial: false,
+        plus: null,
         source: { instrument: "gauge", method: "at-place", unit: "N", per: 1 },
         sure: null,
       };
@@ -68,6 +81,7 @@ export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same
         unit: "mm",
         keys: offset.keys,
         onDial: false,
+        plus: null,
         source: { instrument: "rule", method: offset.method, unit: "mm", per: 1 },
         sure: null,
       };

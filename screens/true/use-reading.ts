@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { fromTyped } from "@/core/rounds/work-out";
-import { useDial } from "../parts/kept/kept-choice";
+import { useDial, useHopPlus, useSidePlus } from "../parts/kept/kept-choice";
 import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
 import { onePlace, readingStops, type Stop } from "./reading-places";
@@ -26,6 +26,9 @@ const jump = (round: RoundView, stop: Stop, places: readonly number[], value: nu
   return away > JUMP ? away : null;
 };
 
+/** Less than a division, to hundredths of it: no needle is read so, but a gauge that shows mm types it. */
+const isFinerThanRead = (typed: string): boolean => /^[+\-−–]?\s*0?[.,]\d{2,}$/.test(typed.trim());
+
 /** Where a reading walk stands, what is asked there, and what takes a figure: kept as it is taken, found again after a break. */
 export const useReading = (props: ReadingWalkProps) => {
   const { round, spokes, names, plan, tyreOn, onTake, onEnd } = props;
@@ -45,7 +48,13 @@ export const useReading = (props: ReadingWalkProps) => {
   const [last, setLast] = useState<Offered | null>(null);
   const stop = rest.check ?? stops[walk.at];
   const spoke = spokes[stop.spoke - 1];
-  const asked = stopAsked(stop, { names, dial, edges: plan.edges, tyreOn, offset, same: last !== null });
+  const [sidePlus, setSidePlus] = useSidePlus();
+  const [hopPlus, setHopPlus] = useHopPlus();
+  const plus = {
+    side: { sign: sidePlus === "+" ? 1 : -1, turn: () => setSidePlus(sidePlus === "+" ? "-" : "+") },
+    hop: { sign: hopPlus === "+" ? 1 : -1, turn: () => setHopPlus(hopPlus === "+" ? "-" : "+") },
+  } as const;
+  const asked = stopAsked(stop, { names, dial, edges: plan.edges, tyreOn, offset, same: last !== null, plus });
   const quiet = () => {
     setMessage(null);
     setDoubted(null);
@@ -66,11 +75,14 @@ export const useReading = (props: ReadingWalkProps) => {
     const value = isOffset ? offset.come(read.value) : read.value;
     const away = value === null || !asked.onDial || walk.at === 0 ? null : jump(round, stop, plan.places, value);
     const same = `${typed}${sign}`;
-    if (value !== null && away !== null && doubted !== same) {
+    const fine = source.unit === "division" && isFinerThanRead(typed);
+    if (value !== null && (away !== null || fine) && doubted !== same) {
       signal("doubt");
       setDoubted(same);
       return setMessage(
-        `${value.toFixed(2)} mm is ${away.toFixed(1)} from the last place. The same again means: yes, that is it`,
+        fine
+          ? `${typed} of a division is ${value.toFixed(4)} mm: for a gauge with figures tap ${asked.unit}. The same again means: yes, that is it`
+          : `${value.toFixed(2)} mm is ${(away ?? 0).toFixed(1)} from the last place. The same again means: yes, that is it`,
       );
     }
     const wrong = onTake([
@@ -79,7 +91,7 @@ export const useReading = (props: ReadingWalkProps) => {
         spoke: stop.spoke,
         value: value ?? read.value,
         typed,
-        doubtful: away !== null,
+        doubtful: away !== null || fine,
         sure,
         ...source,
         sign,
@@ -87,7 +99,7 @@ export const useReading = (props: ReadingWalkProps) => {
       },
     ]);
     if (wrong) return setMessage(wrong);
-    signal(away === null ? "taken" : "doubt");
+    signal(away === null && !fine ? "taken" : "doubt");
     if (value === null) return quiet();
     setLast({ typed, sign, with: other });
     if (asked.onDial) setJustTaken(`${value.toFixed(2)} taken at ${stop.spoke}`);

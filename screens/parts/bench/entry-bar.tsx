@@ -79,7 +79,8 @@ export const EntryBar = (props: EntryBarProps) => {
     if (typed === "" && onLater) {
       if (!bounced("later")) onLater();
     } else if (sides && typed !== "" && !namesItsSide(typed)) setAsksSide(true);
-    else take(1);
+    // The one key there is: a gauge's plus may lie either way.
+    else take(sides ? 1 : (keys.find((k) => !k.quiet && !k.again)?.sign ?? 1));
   };
   const press = (key: string) => {
     if (key === "⌫") {

@@ -63,6 +63,13 @@ export const useDial = keptChoice<Dial>("tall-compass-dial", "1/100", (t): t is 
   (DIAL_KINDS as readonly string[]).includes(t),
 );
 
+/** Which way the plus of a gauge with figures lies at this tablet, side to side and hop: + towards A, + high. */
+const SIGNS = ["+", "-"] as const;
+type Sign = (typeof SIGNS)[number];
+const isSign = (t: string): t is Sign => (SIGNS as readonly string[]).includes(t);
+export const useSidePlus = keptChoice<Sign>("tall-compass-side-plus", "+", isSign);
+export const useHopPlus = keptChoice<Sign>("tall-compass-hop-plus", "+", isSign);
+
 /** What the offset is measured with at the stand. */
 export const useOffsetTool = keptChoice<string>(
   "tall-compass-offset-tool",

@@ -14,8 +14,8 @@ export const keys: ReadingsSource = {
       kind="number"
       unit={asked.unit}
       onUnit={asked.onDial ? () => onDial(DIAL_KINDS[(DIAL_KINDS.indexOf(dial) + 1) % DIAL_KINDS.length]) : undefined}
-      tool={stop.what === "offset" ? offset.tool : undefined}
-      onTool={stop.what === "offset" ? offset.nextTool : undefined}
+      tool={stop.what === "offset" ? offset.tool : asked.plus?.words}
+      onTool={stop.what === "offset" ? offset.nextTool : asked.plus?.turn}
       takeKeys={asked.keys}
       message={message}
       onTake={(typed, sign, same) => offer({ typed, sign, same })}
