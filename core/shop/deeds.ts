@@ -23,3 +23,14 @@ export const DEED_WORDS: Readonly<Record<DeedKind, string>> = {
   settings: "changed the shop's settings",
   copied: "copied the shop",
 };
+
+/** Who did it, where and when; names as they were then. */
+export interface Deed {
+  readonly id: number;
+  /** ISO 8601. */
+  readonly at: string;
+  readonly device: string;
+  readonly who: string;
+  readonly what: DeedKind;
+  readonly about: string;
+}

@@ -1,20 +1,10 @@
 "use client";
-import type { DeedKind } from "@/core/shop/deeds";
-import { DEED_WORDS } from "@/core/shop/deeds";
+import { DEED_WORDS, type Deed } from "@/core/shop/deeds";
 import type { Role } from "@/core/shop/roles";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { DevicesList, type ShownDevice } from "./devices-list";
 import { LetIn } from "./let-in";
 import { PeopleList } from "./people-list";
-
-interface ShownDeed {
-  readonly id: number;
-  readonly at: string;
-  readonly device: string;
-  readonly who: string;
-  readonly what: DeedKind;
-  readonly about: string;
-}
 
 interface PeoplePageProps {
   readonly owner: boolean;
@@ -23,7 +13,7 @@ interface PeoplePageProps {
   readonly here: string;
   readonly people: readonly { readonly id: string; readonly name: string; readonly role: Role }[];
   readonly devices: readonly ShownDevice[];
-  readonly deeds: readonly ShownDeed[];
+  readonly deeds: readonly Deed[];
   /** Where the shop is reached by its name, and by number. */
   readonly addresses: readonly string[];
 }

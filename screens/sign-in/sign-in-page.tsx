@@ -1,4 +1,5 @@
 "use client";
+import { CompassMark } from "../parts/frame/compass-mark";
 import { NewDevice } from "./new-device";
 import { OwnerDevice } from "./owner-device";
 import { WhoIsThere } from "./who-is-there";
@@ -21,11 +22,7 @@ export const SignInPage = ({ device, people, code, codeFor, to }: SignInPageProp
     <main className="mx-auto flex min-h-dvh w-full max-w-3xl flex-col gap-6 p-4">
       <title>Sign in – Tall Compass</title>
       <h1 className="flex items-center gap-3 border-b-2 border-ink pb-3 text-2xl font-bold">
-        <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true" className="shrink-0">
-          <circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" />
-          <path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" />
-          <circle cx="17" cy="17" r="2.5" fill="currentColor" />
-        </svg>
+        <CompassMark />
         {device === null ? "Let this device in" : device}
       </h1>
       {codeFor === "owner" && code ? (

@@ -1,14 +1,5 @@
-import type { DeedKind } from "@/core/shop/deeds";
+import type { Deed } from "@/core/shop/deeds";
 import { database } from "../database";
-
-export interface Deed {
-  readonly id: number;
-  readonly at: string;
-  readonly device: string;
-  readonly who: string;
-  readonly what: DeedKind;
-  readonly about: string;
-}
 
 export const addDeed = async (deed: Omit<Deed, "id" | "at">): Promise<void> => {
   await database()("deeds").insert({ ...deed, about: deed.about.slice(0, 200) });

@@ -2,6 +2,7 @@
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { KeptNote } from "../kept/kept-note";
 import { AtKey } from "./at-key";
+import { CompassMark } from "./compass-mark";
 import { FindBox } from "./find-box";
 
 const PLACES = [
@@ -18,11 +19,7 @@ export const ShopBar = ({ current, title }: { current: string; title: string }) 
     <title>{title === "Tall Compass" ? title : `${title} – Tall Compass`}</title>
     <header className="flex min-h-16 shrink-0 items-stretch border-b-2 border-ink max-sm:portrait:flex-wrap">
       <h1 className="flex min-w-0 items-center gap-3 truncate px-4 text-2xl font-bold max-sm:portrait:min-h-14 max-sm:portrait:flex-1">
-        <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true" className="shrink-0">
-          <circle cx="17" cy="17" r="15" fill="none" stroke="currentColor" strokeWidth="2" />
-          <path d="M17 3 21 17 17 31 13 17Z" fill="none" stroke="currentColor" strokeWidth="2" />
-          <circle cx="17" cy="17" r="2.5" fill="currentColor" />
-        </svg>
+        <CompassMark />
         <span className="truncate">{title}</span>
       </h1>
       <nav
