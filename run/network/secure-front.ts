@@ -92,8 +92,8 @@ export const secureFront = async (options: FrontOptions): Promise<SecureFront> =
         const headers = Object.fromEntries(Object.entries(answer.headers).filter(([name]) => !HOP.has(name)));
         response.writeHead(answer.statusCode ?? 502, {
           ...headers,
-          // From now on this name is asked for over HTTPS alone.
-          "strict-transport-security": "max-age=31536000",
+          // From now on this name is asked for over HTTPS alone; not "localhost", which is every program's on its machine.
+          ...(!/^localhost(:|$)/i.test(host ?? "") && { "strict-transport-security": "max-age=31536000" }),
         });
         answer.pipe(response);
       },

@@ -26,8 +26,8 @@ const jump = (round: RoundView, stop: Stop, places: readonly number[], value: nu
   return away > JUMP ? away : null;
 };
 
-/** Less than a division, to hundredths of it: no needle is read so, but a gauge that shows mm types it. */
-const isFinerThanRead = (typed: string): boolean => /^[+\-−–]?\s*0?[.,]\d{2,}$/.test(typed.trim());
+/** To hundredths of a division: no needle is read so, but a gauge that shows mm types it. */
+const isFinerThanRead = (typed: string): boolean => /^[+\-−–]?\s*\d*[.,]\d{2,}$/.test(typed.trim());
 
 /** Where a reading walk stands, what is asked there, and what takes a figure: kept as it is taken, found again after a break. */
 export const useReading = (props: ReadingWalkProps) => {
@@ -81,7 +81,7 @@ export const useReading = (props: ReadingWalkProps) => {
       setDoubted(same);
       return setMessage(
         fine
-          ? `${typed} of a division is ${value.toFixed(4)} mm: for a gauge with figures tap ${asked.unit}. The same again means: yes, that is it`
+          ? `${typed} divisions are ${value.toFixed(4)} mm: for a gauge with figures tap ${asked.unit}. The same again means: yes, that is it`
           : `${value.toFixed(2)} mm is ${(away ?? 0).toFixed(1)} from the last place. The same again means: yes, that is it`,
       );
     }
