@@ -18,7 +18,14 @@ const looksOf = async () => {
 export const metadata: Metadata = {
   description: "Measuring, lacing, tensioning and truing of motorcycle wheels at the bench",
 };
-export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+export const viewport: Viewport = {
+  width: "device-width",
+  initialScale: 1,
+  themeColor: [
+    { media: "(prefers-color-scheme: light)", color: "#f5f2ea" },
+    { media: "(prefers-color-scheme: dark)", color: "#14191a" },
+  ],
+};
 
 const Layout = async ({ children }: { children: ReactNode }) => {
   const { theme, sounds } = await looksOf();

@@ -79,6 +79,9 @@ test("nothing but the way in answers a device that was not let in, by address ne
     await page.goto(path);
     await expect(page).toHaveURL(`${shop.address}/sign-in?to=${encodeURIComponent(path)}`);
   }
+  // What puts it on a home screen is the same for everybody.
+  const manifest = JSON.parse((await ask(page, "GET", "/manifest.webmanifest")).body);
+  for (const { src } of manifest.icons) expect([src, (await ask(page, "GET", src)).status]).toEqual([src, 200]);
   // Nor do the pages' own server and what says it is the front.
   expect((await request.get(`${shop.inner}/`)).status()).toBe(403);
   const forged = { "x-tall-compass-front": "x".repeat(43), "x-tall-compass-at": "%7B%22role%22%3A%22owner%22%7D" };

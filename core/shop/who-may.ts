@@ -96,7 +96,10 @@ export const ROUTES: Readonly<Record<string, Rule>> = {
 };
 
 /** What is drawn before anybody is signed in: the way in, and what every browser asks for by itself. */
-const OPEN = new Set(["/sign-in", "/early-taps.js", "/icon.svg", "/favicon.ico"]);
+const OPEN = new Set([
+  ...["/sign-in", "/early-taps.js", "/favicon.ico", "/manifest.webmanifest"],
+  ...["/icon.svg", "/apple-icon.png", "/icon-192.png", "/icon-512.png", "/icon-masked-512.png"],
+]);
 
 const TABLE = Object.entries(ROUTES).map(([path, rule]) => ({
   fits: new RegExp(`^${path.replaceAll(".", "\\.").replace(/\[[^\]]+\]/g, "[^/]+")}$`),
