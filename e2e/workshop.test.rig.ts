@@ -65,6 +65,7 @@ export const openWorkshop = async (name: string): Promise<Workshop> => {
       const gone = once(shop, "exit");
       shop.kill("SIGTERM");
       await gone;
+      rmSync(folder, { recursive: true, force: true });
     },
   };
 };
