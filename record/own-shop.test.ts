@@ -1,5 +1,4 @@
-import { mkdtempSync, readdirSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test, vi } from "vitest";
 import { PATCH as settingsRoute } from "@/app/api/settings/route";
@@ -14,12 +13,14 @@ import { loadBackup } from "@/store/dump";
 import { benchRows } from "@/store/jobs";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
+import { scratchFolder } from "@/store/scratch.test.rig";
 import { listStock, moveStock } from "@/store/stock";
 import { learnTimes } from "./bench-minutes";
 import { readShopFigures } from "./shop-figures";
 
 // The shop's own from its first day: the invented one counts in none of its figures, goes whole, and copies are kept.
 
+const scratch = scratchFolder();
 ownDatabase(".test-output/own-shop", loadDemoOnce);
 
 const count = async (table: string) => Number((await database()(table).count({ n: "*" }).first())?.n);
@@ -59,7 +60,7 @@ test("with the first wheel of the shop's own the invented ones count nowhere; re
 });
 
 test("a copy of the shop lies in the folder that was named, once a day by itself; put back elsewhere it is the shop", async () => {
-  const folder = join(mkdtempSync(join(tmpdir(), "tall-compass-")), "copies");
+  const folder = join(scratch.at, "copies");
   const refused = await patch({ copiesFolder: "/proc/nowhere" });
   expect([refused.status, (await refused.json()).error]).toMatchObject([400, { path: "copiesFolder" }]);
   expect((await patch({ copiesFolder: folder })).status).toBe(200);

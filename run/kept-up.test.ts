@@ -1,10 +1,12 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
+import { scratchFolder } from "@/store/scratch.test.rig";
 import { keepUp } from "./kept-up";
 import { logTo, rotate } from "./rotated-log";
+
+const scratch = scratchFolder();
 
 /** A program that ends by itself after so long. */
 const program = (ms: number) => spawn(process.execPath, ["-e", `setTimeout(() => process.exit(7), ${ms})`]);
@@ -54,8 +56,7 @@ test("what ends is started again and said so, ever more slowly where it ends at 
 });
 
 test("a log is put aside before it grows for ever, the oldest goes, and a disk that takes nothing stops nobody", () => {
-  const folder = mkdtempSync(join(tmpdir(), "tall-compass-log-"));
-  const file = join(folder, "log", "shop.log");
+  const file = join(scratch.at, "log", "shop.log");
   const log = logTo(file);
   for (let i = 0; i < 40; i++) {
     log(`${i} ${"x".repeat(200)}\n`);

@@ -1,6 +1,5 @@
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { gunzipSync, gzipSync } from "node:zlib";
 import { afterEach, describe, expect, test } from "vitest";
@@ -15,12 +14,13 @@ import { openJob } from "./open-job";
 import { ownDatabase } from "./own-database.test.rig";
 import { lookIntoCopy, restoreNow, takeCopy } from "./restoring";
 import { addReadings, openRound } from "./rounds";
+import { scratchFolder } from "./scratch.test.rig";
 import { changeSettings } from "./settings";
 import { tryOut } from "./try-out";
 
 // Copies of every kind put back: the shop is as it was, or wholly the other.
 
-const copies = join(mkdtempSync(join(tmpdir(), "tall-compass-restore-")), "copies");
+const copies = join(scratchFolder().at, "copies");
 const url = () => process.env.DATABASE_URL ?? "";
 
 const newJob = async (): Promise<string> => {

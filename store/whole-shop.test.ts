@@ -1,7 +1,6 @@
 import { execFile } from "node:child_process";
 import { createHash } from "node:crypto";
-import { mkdtempSync, readFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { mkdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { promisify } from "node:util";
 import { zipSync } from "fflate";
@@ -17,9 +16,11 @@ import { openJob } from "./open-job";
 import { ownDatabase } from "./own-database.test.rig";
 import { addPhoto } from "./photos";
 import { addReadings, addTurn, openRound } from "./rounds";
+import { scratchFolder } from "./scratch.test.rig";
 import { addSheet } from "./sheets";
 
 const run = promisify(execFile);
+const scratch = scratchFolder();
 ownDatabase(".test-output/whole-shop");
 
 /** A job with a bit of everything in it. */
@@ -112,7 +113,8 @@ describe("taking things out and in again", () => {
 
   test("a backup taken while readings come in is one look: no turn without its round; restored, it is that look", async () => {
     const id = await wholeJob();
-    const folder = mkdtempSync(join(tmpdir(), "tall-compass-"));
+    const folder = join(scratch.at, "backup");
+    mkdirSync(folder);
     const file = join(folder, "shop.sql.gz");
     let going = true;
     let written = 0;
