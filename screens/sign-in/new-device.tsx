@@ -2,6 +2,7 @@
 import { type FormEvent, useState } from "react";
 import { askIn } from "./ask-in";
 import { LineField } from "./line-field";
+import { SendKey } from "./send-key";
 
 interface NewDeviceProps {
   /** As it came with the address, where it will do. */
@@ -59,14 +60,7 @@ export const NewDevice = ({ code: given, refused, to, onIn }: NewDeviceProps) =>
         onType={setDevice}
         first={given !== null}
       />
-      {message && (
-        <p role="alert" className="text-lg font-bold">
-          {message}
-        </p>
-      )}
-      <button type="submit" className="min-h-16 bg-ink text-2xl text-paper">
-        let it in
-      </button>
+      <SendKey label="let it in" message={message} />
       <button
         type="button"
         className="min-h-12 text-lg underline"

@@ -2,6 +2,7 @@
 import { type FormEvent, useState } from "react";
 import { askIn } from "./ask-in";
 import { LineField } from "./line-field";
+import { SendKey } from "./send-key";
 
 /** The owner's first device: who they are, and what lets them in from now on. */
 export const OwnerDevice = ({ code, onIn }: { code: string; onIn: () => void }) => {
@@ -32,14 +33,7 @@ export const OwnerDevice = ({ code, onIn }: { code: string; onIn: () => void }) 
         complete="new-password"
       />
       <LineField label="what this device is called" value={device} onType={setDevice} />
-      {message && (
-        <p role="alert" className="text-lg font-bold">
-          {message}
-        </p>
-      )}
-      <button type="submit" className="min-h-16 bg-ink text-2xl text-paper">
-        let me in
-      </button>
+      <SendKey label="let me in" message={message} />
     </form>
   );
 };

@@ -63,16 +63,23 @@ const stretchFigures = ({ advice, now, after }: Scene, spokes: readonly number[]
 /** mm by which a round makes one way worse before it is said. */
 const PRICE = 0.02;
 
+/** Part of the mean tension by which a round must move it to be what something is given for. */
+const FOR_TENSION = 0.02;
+
+const meanTension = (of: ArrayLike<number>): number => Array.from(of).reduce((a, b) => a + b, 0) / of.length;
+
 /** What a round gives away, and for what: evenness before tension before the other way of the run-out. */
-const pricesOf = ({ now, after }: Scene, spread: { readonly now: number; readonly after: number }): Reason[] => {
+const pricesOf = ({ state, now, after }: Scene, spread: { readonly now: number; readonly after: number }): Reason[] => {
   const was = { lateral: now.lateralTir, radial: now.radialTir };
   const is = { lateral: after.lateralTir, radial: after.radialTir };
   const across = { lateral: "radial", radial: "lateral" } as const;
+  const tension = meanTension(state.tension);
+  const tightens = Math.abs(meanTension(after.tension) - tension) > FOR_TENSION * tension;
   return (["lateral", "radial"] as const).flatMap((what): Reason[] => {
     if (is[what] - was[what] < PRICE) return [];
     const other = across[what];
     const gained =
-      spread.now - spread.after > WORTH_SAYING ? "evenness" : was[other] - is[other] > PRICE ? other : "tension";
+      spread.now - spread.after > WORTH_SAYING ? "evenness" : tightens || is[other] >= was[other] ? "tension" : other;
     return [{ spokes: [], code: "price", figures: { what, now: was[what], after: is[what], for: gained } }];
   });
 };
