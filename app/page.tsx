@@ -4,10 +4,13 @@ import { hasDemo } from "@/store/demo-shop";
 import { benchRows, practiceRows } from "@/store/jobs";
 import { listPutAway } from "@/store/put-away";
 import { readSettings } from "@/store/settings";
+import { listsMark } from "@/store/watching";
 
 export const dynamic = "force-dynamic";
 
 const Page = async ({ searchParams }: { readonly searchParams: Promise<{ away?: string }> }) => {
+  // Before the rows: what changes in between is told again.
+  const mark = await listsMark();
   const [jobs, practice, away, demo, settings] = await Promise.all([
     benchRows(),
     practiceRows(),
@@ -18,6 +21,7 @@ const Page = async ({ searchParams }: { readonly searchParams: Promise<{ away?: 
   const { away: now } = await searchParams;
   return (
     <JobsList
+      mark={mark}
       jobs={await rowsOf(jobs)}
       practice={await rowsOf(practice)}
       away={away.length}

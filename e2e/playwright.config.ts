@@ -15,6 +15,8 @@ export default defineConfig({
   reporter: [["line"]],
   use: {
     baseURL,
+    // What a page asks is watched here; with the worker that keeps pages they are tried in offline.spec.ts.
+    serviceWorkers: "block",
     // A tablet that was asked what its dial reads in.
     storageState: {
       cookies: [],

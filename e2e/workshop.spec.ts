@@ -6,7 +6,7 @@ import { ROLES, type Role } from "@/core/shop/roles";
 import { type Duty, may, ROUTES } from "@/core/shop/who-may";
 import { looksRight } from "./looks-right";
 import { test } from "./patient-test";
-import { openWorkshop, type Workshop, workshopBrowser } from "./workshop.test.rig";
+import { ask, openWorkshop, tapFigures, tapPin, type Workshop, workshopBrowser } from "./workshop.test.rig";
 
 // The shop on its own network: over HTTPS with its own authority trusted, everybody signed in.
 
@@ -15,6 +15,8 @@ test.describe.configure({ mode: "serial" });
 let shop: Workshop;
 let trusting: Browser;
 let owner: Page;
+/** A job that was signed and handed back. */
+let handedBack: string;
 
 test.beforeAll(async ({ browserName: _ }, { parallelIndex }) => {
   shop = await openWorkshop(`workshop${parallelIndex}-${process.pid}`);
@@ -29,22 +31,7 @@ test.afterAll(async () => {
 const device = async (size = { width: 1280, height: 800 }): Promise<Page> =>
   (await trusting.newContext({ viewport: size, baseURL: shop.address })).newPage();
 
-/** Asks as the page itself would; a page of the shop must be open. @returns 0 where it is sent elsewhere */
-const ask = (page: Page, method: string, path: string, data?: unknown): Promise<{ status: number; body: string }> =>
-  page.evaluate(
-    async ([method, path, body]) => {
-      const headers: Record<string, string> = body === null ? {} : { "content-type": "application/json" };
-      const answer = await fetch(path, { method, body, headers, redirect: "manual" });
-      return { status: answer.status, body: await answer.text() };
-    },
-    [method, path, data === undefined ? null : JSON.stringify(data)] as const,
-  );
 const anId = (path: string) => path.replace(/\[[^\]]+\]/g, crypto.randomUUID());
-
-const tapPin = async (page: Page, name: string, pin: string) => {
-  await page.getByRole("button", { name, exact: true }).click();
-  for (const figure of pin) await page.getByRole("button", { name: figure, exact: true }).click();
-};
 
 test("a device that does not trust the shop is served its certificate and nothing else; one that does is told so", async () => {
   const stranger = await workshopBrowser(shop, false);
@@ -124,7 +111,7 @@ test("from the first start to a second device: the owner by the machine's code, 
   await phone.getByRole("button", { name: "let it in" }).click();
   await expect(phone.getByText("Who is there?")).toBeVisible();
   await looksRight(phone, "who is there");
-  await tapPin(phone, "Bo Marsh", "0000");
+  await tapFigures(phone, "Bo Marsh", "0000");
   await expect(phone.locator("main [role=alert]")).toContainText("not Bo Marsh's PIN");
   await tapPin(phone, "Bo Marsh", "4711");
   // Where it wanted to go in the first place.
@@ -149,20 +136,59 @@ test("from the first start to a second device: the owner by the machine's code, 
   expect(stood).toContain('"who":"Bo Marsh"');
   expect(stood).not.toContain("Somebody Else");
 
-  // Locked by a key it asks who is there; the next one's name stands from then on.
-  await phone.getByRole("button", { name: "Bo Marsh is at this device; lock it" }).click();
+  // On another device it stands by itself, in the list and in the wheel.
+  const bench = await owner.context().newPage();
+  await bench.goto("/");
+  const row = bench.locator(`a[href^="/jobs/${job}/"]`);
+  await expect(row).toBeVisible();
+  const told = async (method: string, path: string, data: object, seen: () => Promise<void>) => {
+    const at = Date.now();
+    expect(await ask(phone, method, path, data)).toMatchObject({ status: 200 });
+    await seen();
+    return Date.now() - at;
+  };
+  const other = crypto.randomUUID();
+  const listed = await told("POST", "/api/jobs", { id: other, kind: "rebuild" }, () =>
+    expect(bench.locator(`a[href^="/jobs/${other}/"]`)).toBeVisible(),
+  );
+  await bench.goto(`/jobs/${other}/measure`);
+  // The line that tells it may only just be laid.
+  await bench.waitForTimeout(2000);
+  const change = { change: { machine: "Rook 250" }, seen: { machine: "" } };
+  const told2 = await told("PATCH", `/api/jobs/${other}`, change, () =>
+    expect(bench.getByRole("heading", { name: /Rook 250/ })).toBeAttached(),
+  );
+  console.log(`\nfrom one device to the other, asked and told: list ${listed} ms, wheel ${told2} ms`);
+  await bench.close();
+
+  // Locked by a key of one's own it asks who is there; the next one's name stands from then on.
+  await phone.goto("/settings");
+  const lockKey = phone.getByRole("button", { name: /locks this tablet/ });
+  await expect(lockKey).toContainText("Pause");
+  await lockKey.click();
+  for (const key of ["b", "F9"]) {
+    await lockKey.click();
+    await phone.keyboard.press(key);
+  }
+  await expect(lockKey).toContainText("F9");
+  await phone.goto("/diary");
+  await expect(phone.getByRole("button", { name: "Bo Marsh is at this device; lock it" })).toBeVisible();
+  await phone.keyboard.press("F9");
   await expect(phone.getByRole("heading", { name: "bench phone" })).toBeVisible();
   expect((await ask(phone, "GET", "/api/settings")).status).toBe(401);
   await tapPin(phone, "Dee Holt", "6402");
   await expect(phone).toHaveURL(/\/diary$/);
+  await phone.goto(`/jobs/${job}/book-in`);
+  await expect(phone.getByRole("link", { name: /Book in/ })).toBeVisible();
 
   // Shut out it is out at once, on the page that stands open too.
   await owner.reload();
   await owner.getByRole("button", { name: "shut bench phone out" }).click();
+  const shutOut = owner.waitForResponse((r) => r.request().method() === "DELETE");
   await owner.getByRole("button", { name: "yes, shut it out" }).click();
-  await expect(owner.getByRole("button", { name: "shut bench phone out" })).toHaveCount(0);
+  expect((await shutOut).status()).toBe(200);
   expect((await ask(phone, "GET", "/api/settings")).status).toBe(401);
-  await phone.goto("/stock");
+  // The page that stood open shows nothing more of the shop.
   await expect(phone.getByRole("heading", { name: "Let this device in" })).toBeVisible();
   await owner.reload();
   await expect(owner.getByRole("listitem").filter({ hasText: "shut a device out: bench phone" })).toBeVisible();
@@ -190,6 +216,81 @@ test("each role is let do what is its own and refused the rest, by address too",
     await page.context().close();
   }
   expect(people.map((p) => p.role).sort()).toEqual([...ROLES].sort());
+});
+
+test("what an apprentice signs waits for a builder, who signs the same sheet; whoever only hands back does not", async () => {
+  const page = await device();
+  await page.goto("/sign-in");
+  const { code } = JSON.parse((await ask(owner, "POST", "/api/devices/pairing", {})).body);
+  await ask(page, "POST", "/api/sign-in/pair", { code, device: "the stand's" });
+  const people: { id: string; name: string }[] = JSON.parse((await ask(owner, "GET", "/api/people")).body);
+  const isHere = async (name: string, pin: string) => {
+    const person = people.find((p) => p.name === name)?.id;
+    expect((await ask(page, "POST", "/api/sign-in/person", { person, pin })).status).toBe(200);
+  };
+  await isHere("Cy Penn", "9317");
+  const id = crypto.randomUUID();
+  await ask(page, "POST", "/api/jobs", { id, kind: "check-only" });
+  await page.goto(`/jobs/${id}/hand-back`);
+  const finish: { key: string }[] = JSON.parse((await ask(page, "GET", `/api/jobs/${id}/stages/hand-back`)).body).lines;
+  for (const { key: line } of finish)
+    await ask(page, "POST", `/api/jobs/${id}/acts`, {
+      id: crypto.randomUUID(),
+      act: { what: "finish-answered", line, answer: "seen", because: "" },
+    });
+  await page.reload();
+  await page.getByRole("button", { name: "sign, for a builder to look over" }).click();
+  await expect(page.getByLabel("entry").locator("input")).toHaveValue("Cy Penn");
+  await page.getByLabel("entry").getByRole("button", { name: "sign", exact: true }).click();
+  await expect(page.getByTestId("signed-first")).toContainText("You signed this sheet");
+  await looksRight(page, "signed by an apprentice");
+  await page.goto("/");
+  await expect(page.locator(`a[href^="/jobs/${id}/"]`)).toContainText("waits: a builder to sign");
+
+  await isHere("Dee Holt", "6402");
+  const { mark: seen } = JSON.parse((await ask(page, "GET", `/api/jobs/${id}/stages/hand-back`)).body);
+  const sign = { id: crypto.randomUUID(), signedBy: "Dee Holt", seen };
+  expect(await ask(page, "POST", `/api/jobs/${id}/sheet`, sign)).toMatchObject({ status: 400 });
+  const forged = { id: crypto.randomUUID(), act: { what: "sheet-signed-first", mark: null } };
+  expect((await ask(page, "POST", `/api/jobs/${id}/acts`, forged)).status).toBe(400);
+
+  await isHere("Bo Marsh", "4711");
+  await page.goto(`/jobs/${id}/hand-back`);
+  await expect(page.getByTestId("signed-first")).toContainText("Cy Penn signed this sheet");
+  await page.getByRole("button", { name: "sign and hand back" }).click();
+  await page.getByLabel("entry").getByRole("button", { name: "sign", exact: true }).click();
+  await expect(page.getByText("signed by Cy Penn, looked over by Bo Marsh.")).toBeVisible();
+  handedBack = id;
+  await page.context().close();
+});
+
+test("a customer's address shows their own wheel as it was handed back, and opens nothing once it is taken back", async () => {
+  const job = handedBack;
+  const { wheelId } = JSON.parse((await ask(owner, "GET", `/api/jobs/${job}/record-links`)).body);
+  await owner.goto(`/wheels/${wheelId}`);
+  await owner.getByRole("button", { name: "give an address" }).click();
+  const address = (await owner.getByTestId("customer-address").textContent()) ?? "";
+  await looksRight(owner, "an address for the customer");
+
+  const outside = await device({ width: 390, height: 844 });
+  await outside.goto(address);
+  await expect(outside.getByRole("heading", { name: /Handed back/ })).toBeVisible();
+  await looksRight(outside, "a customer's wheel");
+  const sheet = (await outside.getByRole("link", { name: /to print/ }).getAttribute("href")) ?? "";
+  expect((await ask(outside, "GET", sheet)).body.slice(0, 5)).toBe("%PDF-");
+  // Nothing else of the shop.
+  for (const path of [`/wheels/${wheelId}`, `/jobs/${job}/hand-back`, "/"])
+    expect([path, (await ask(outside, "GET", path)).status]).toEqual([path, 0]);
+  expect((await ask(outside, "GET", `/api/jobs/${job}/sheet`)).status).toBe(401);
+  expect((await ask(outside, "GET", sheet.replace(job, crypto.randomUUID()))).status).toBe(404);
+  expect((await ask(outside, "GET", `${new URL(address).pathname.slice(0, -1)}-`)).status).toBe(404);
+
+  await owner.getByRole("button", { name: "take it back" }).click();
+  await expect(owner.getByText("opens nothing any more")).toBeVisible();
+  await outside.reload();
+  await expect(outside.getByRole("heading", { name: "This address opens nothing" })).toBeVisible();
+  expect((await ask(outside, "GET", sheet)).status).toBe(404);
+  await outside.context().close();
 });
 
 test("another page in the same browser, signed in or not, writes nothing and reads nothing", async () => {

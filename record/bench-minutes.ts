@@ -8,6 +8,7 @@ import type { BenchRecord } from "./bench-record";
 /** Which stage an act is done in. */
 const STAGE_OF_ACT: Readonly<Record<Act["what"], Stage>> = {
   "finish-answered": "hand-back",
+  "sheet-signed-first": "hand-back",
   "spoke-seen": "lace",
   "laced-so-far": "lace",
   "nipple-found": "true",

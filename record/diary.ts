@@ -1,6 +1,7 @@
 import type { Away } from "@/core/planning/bench-day";
 import { onTheClock, openMinutes, openStretches } from "@/core/planning/bench-day";
 import type { Diary } from "@/core/planning/diary";
+import { waitsFor } from "@/core/planning/job-row";
 import { type PlannedJob, planAhead, type Step } from "@/core/planning/schedule";
 import { together, UNKNOWN_STAGE } from "@/core/planning/stage-times";
 import type { Settings } from "@/core/shop/settings";
@@ -73,7 +74,7 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
         machine: j.machine,
         customer: j.customer,
         promised: j.promised,
-        waitingFor: j.waitingFor,
+        waitingFor: waitsFor(j),
         next: next ? STAGE_NAMES[next.stage] : "",
         open: j.open,
         minutes: needs[i],

@@ -47,9 +47,10 @@ export const findJobs = async (typed: string): Promise<Found[]> => {
 
 const asRow = (job: Job, stages: KeptStages): JobRow => {
   const open = nextStage(stages)?.stage ?? stages.at(-1)?.stage ?? "book-in";
-  const { id, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
+  const { id, changes, mark, customer, machine, wanted, promised, waitingFor, waitingSince } = job;
   return {
     id,
+    changes,
     mark,
     customer,
     machine,
@@ -70,7 +71,7 @@ const rowOf = async (row: JobWithWheel): Promise<JobRow> => {
 
 /** A job of which only the name can be told: it stands in its place, and can be put away. */
 const unreadable = (row: JobWithWheel, why: string): JobRow => ({
-  ...{ id: row.id, mark: row.mark, customer: row.customer, machine: row.machine, wanted: "" },
+  ...{ id: row.id, changes: row.changes, mark: row.mark, customer: row.customer, machine: row.machine, wanted: "" },
   ...{ promised: null, waitingFor: null, waitingSince: null, finished: row.finished_at !== null },
   ...{ open: "book-in", stages: [], unreadable: why },
 });

@@ -66,6 +66,18 @@ export const letIn = async ({ method, path, headers, cookie }: Asked): Promise<L
   };
 };
 
+/** Whether whoever asked is at that device still, for an answer that goes on. */
+export const isStillIn = async (headers: Pick<Headers, "get">): Promise<boolean> => {
+  const at = askedBy(headers);
+  if (at === null || at.deviceId === "") return true;
+  const secret = (headers.get("cookie") ?? "")
+    .split(/;\s*/)
+    .find((pair) => pair.startsWith(`${DEVICE_COOKIE}=`))
+    ?.slice(DEVICE_COOKIE.length + 1);
+  const device = await deviceOf(secret);
+  return device?.id === at.deviceId && device.person?.id === at.personId;
+};
+
 /** The headers of a request as whoever answers it gets them: what nobody outside may say is taken off or put right. */
 export const headersFor = (headers: Headers, at: AtDevice | null): Headers => {
   const out = new Headers(headers);

@@ -1,4 +1,5 @@
 import { lacedSoFar } from "@/core/acts/acts-come-to";
+import { firstSignature } from "@/core/finish/first-signature";
 import { placeSpokes } from "@/core/lacing/placement";
 import { lastTensions, readingsNow } from "@/core/rounds/counting-rounds";
 import { standingOf } from "@/core/rounds/inside-tolerance";
@@ -45,7 +46,7 @@ const isLaced = ({ wheel, taken, acts }: BenchRecord): boolean => {
 
 /** What a job's record says of its stages. */
 export const progressOf = (record: BenchRecord, signed: boolean): Progress => {
-  const { job, taken, build, settled, wheel, rounds, read } = record;
+  const { job, taken, acts, build, settled, wheel, rounds, read } = record;
   const laced = isLaced(record);
   // How tight is decided later: a laced wheel's lengths do not mind.
   const apart = { name: "", ...(laced ? { tension: 0 } : {}) };
@@ -61,5 +62,6 @@ export const progressOf = (record: BenchRecord, signed: boolean): Progress => {
     trueEnough: standingOf(readingsNow(read), jobTolerance(job.tolerance, taken)).state === "inside",
     signed,
     waitingFor: job.waitingFor,
+    signedFirst: firstSignature(acts) !== null,
   };
 };

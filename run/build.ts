@@ -3,6 +3,7 @@ import { createHash } from "node:crypto";
 import { once } from "node:events";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { buildWorker } from "./build-worker";
 
 const BUILT_FROM = [
   "app",
@@ -18,6 +19,7 @@ const BUILT_FROM = [
   "next.config.ts",
   "proxy.ts",
   "instrumentation.ts",
+  "run/build-worker.ts",
   "tsconfig.json",
   "postcss.config.mjs",
 ];
@@ -45,5 +47,6 @@ export const buildIfChanged = async (): Promise<void> => {
   });
   const [status] = await once(build, "exit");
   if (status !== 0) throw new Error("the build failed; its messages stand above");
+  await buildWorker();
   writeFileSync(STAMP, wanted);
 };

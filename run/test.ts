@@ -32,8 +32,8 @@ const check = (name: string, command: string, args: readonly string[]) => {
 };
 
 const UNIT = ".test-output/unit.json";
-/** The browser tests wait as much as they work: two parts at a time, each with a record of its own. */
-const PARTS = [1, 2] as const;
+/** The browser tests wait as much as they work: three parts at a time, each with a record of its own. */
+const PARTS = [1, 2, 3] as const;
 
 /** The short forms of what runs for an hour as a command of its own; always the same ones. */
 const ATTACKS = [

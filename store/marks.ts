@@ -54,6 +54,9 @@ export const joinWheel = async (trx: Knex.Transaction, jobId: string, from: stri
   await numberVisits(trx, to);
   if (await trx("jobs").where({ wheel_id: from }).first("id")) return numberVisits(trx, from);
   const customer_id = (await trx("wheels").where({ id: from }).first("customer_id"))?.customer_id ?? "";
+  // An address of it shows the one it turned out to be, where that one has none.
+  if (!(await trx("customer_links").where({ wheel_id: to }).first("wheel_id")))
+    await trx("customer_links").where({ wheel_id: from }).update({ wheel_id: to });
   await trx("wheels").where({ id: from }).delete();
   if (!(await trx("wheels").where({ customer_id }).first("id")))
     await trx("customers").where({ id: customer_id }).delete();

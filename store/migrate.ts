@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import { goingOn } from "./going-on";
 import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
+import * as customerLinks from "./migrations/customer-links";
 import * as demo from "./migrations/demo";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
@@ -18,6 +19,7 @@ import * as trainer from "./migrations/trainer";
 import * as truing from "./migrations/truing";
 import * as undo from "./migrations/undo";
 import * as visits from "./migrations/visits";
+import * as watched from "./migrations/watched";
 
 const migrations: Record<string, Knex.Migration> = {
   "001-first-house": firstHouse,
@@ -38,6 +40,8 @@ const migrations: Record<string, Knex.Migration> = {
   "016-prices": prices,
   "017-trainer": trainer,
   "018-sign-in": signIn,
+  "019-watched": watched,
+  "020-customer-links": customerLinks,
 };
 
 /** All that this version knows, oldest first. */

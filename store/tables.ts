@@ -211,6 +211,13 @@ interface PairingRow {
   expires_at: Date;
   used_at: Date | null;
 }
+interface CustomerLinkRow {
+  wheel_id: string;
+  customer_id: string;
+  token: string;
+  made_by: string;
+  created_at: Date;
+}
 interface DeedRow {
   id: number;
   at: Date;
@@ -244,6 +251,7 @@ declare module "knex/types/tables" {
     away: AwayRow;
     words: { word: string };
     find_words: { word: string; newest: number; job_id: string };
+    customer_links: CustomerLinkRow;
     people: PersonRow;
     devices: DeviceRow;
     pairings: PairingRow;

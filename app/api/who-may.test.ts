@@ -48,7 +48,12 @@ const MAY_NOT: Readonly<Record<Role, readonly string[]>> = {
     "DELETE /api/jobs/[id]/put-away",
     "GET /api/deeds",
   ],
-  apprentice: ["POST /api/jobs/[id]/sheet", "POST /api/devices/pairing", "POST /api/archive", "POST /api/stock/list"],
+  apprentice: [
+    "POST /api/jobs/[id]/sheet/withdraw",
+    "POST /api/devices/pairing",
+    "POST /api/archive",
+    "POST /api/stock/list",
+  ],
   counter: [
     "POST /api/rounds/[id]/readings",
     "POST /api/rounds/[id]/turns",

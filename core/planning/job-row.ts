@@ -3,6 +3,8 @@ import type { Stage, StageState } from "../wheel/stages";
 /** One row of the jobs list. */
 export interface JobRow {
   readonly id: string;
+  /** Rises with every change of the job or anything of it. */
+  readonly changes: number;
   readonly mark: string;
   readonly customer: string;
   readonly machine: string;
@@ -17,3 +19,7 @@ export interface JobRow {
   /** Why nothing of it can be shown but its name; left out for a job as it should be. */
   readonly unreadable?: string;
 }
+
+/** What a job waits for, in words: what the shop waits for, or a builder where who is learning has signed. */
+export const waitsFor = ({ waitingFor, stages }: Pick<JobRow, "waitingFor" | "stages">): string | null =>
+  waitingFor ?? (stages.some((s) => s.stage === "hand-back" && s.state === "waiting") ? "a builder to sign" : null);

@@ -1,3 +1,4 @@
+import type { Advice } from "../truing/saying/advice";
 import type { Reading } from "./reading";
 import type { Round } from "./round";
 import type { Turn } from "./turn";
@@ -7,7 +8,8 @@ export type RoundEvent =
   | { readonly what: "round"; readonly id: string; readonly kind: Round["kind"]; readonly plan: Round["plan"] }
   | { readonly what: "readings"; readonly roundId: string; readonly readings: readonly Reading[] }
   | { readonly what: "turn"; readonly roundId: string; readonly turn: Turn }
-  | { readonly what: "destressed"; readonly roundId: string };
+  | { readonly what: "destressed"; readonly roundId: string }
+  | { readonly what: "advised"; readonly roundId: string; readonly advice: Advice };
 
 /** What is new of a list, known by its ids. */
 const added = <T extends { readonly id: string }>(list: readonly T[], more: readonly T[]): readonly T[] => {
@@ -27,6 +29,7 @@ const withEvent = (rounds: readonly Round[], event: RoundEvent): readonly Round[
     if (r.id !== event.roundId) return r;
     if (event.what === "readings") return { ...r, readings: added(r.readings, event.readings) };
     if (event.what === "turn") return { ...r, turns: added(r.turns, [event.turn]) };
+    if (event.what === "advised") return { ...r, advice: event.advice };
     return { ...r, destressed: true };
   });
 };

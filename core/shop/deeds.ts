@@ -5,11 +5,14 @@ export type DeedKind =
   | "person"
   | "wrong-pin"
   | "signed"
+  | "signed-first"
   | "withdrawn"
   | "erased"
   | "restored"
   | "settings"
-  | "copied";
+  | "copied"
+  | "link-made"
+  | "link-dropped";
 
 export const DEED_WORDS: Readonly<Record<DeedKind, string>> = {
   paired: "let a device in",
@@ -17,11 +20,14 @@ export const DEED_WORDS: Readonly<Record<DeedKind, string>> = {
   person: "changed who works here",
   "wrong-pin": "wrong PIN or password",
   signed: "signed a sheet",
+  "signed-first": "signed a sheet for a builder to look over",
   withdrawn: "took a signed sheet back",
   erased: "erased",
   restored: "put a copy back",
   settings: "changed the shop's settings",
   copied: "copied the shop",
+  "link-made": "gave a customer an address of their wheel",
+  "link-dropped": "took a customer's address back",
 };
 
 /** Who did it, where and when; names as they were then. */

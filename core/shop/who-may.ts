@@ -1,7 +1,8 @@
+import { OWN_PARTS } from "./own-parts";
 import type { Role } from "./roles";
 
 /** What a request is for, and so who may make it. */
-export type Duty = "anyone" | "read" | "desk" | "bench" | "sign" | "charge" | "owner";
+export type Duty = "anyone" | "read" | "desk" | "bench" | "sign" | "countersign" | "charge" | "owner";
 
 /** `anyone` needs nobody signed in; all others do. */
 const MAY: Readonly<Record<Exclude<Duty, "anyone">, readonly Role[]>> = {
@@ -9,6 +10,7 @@ const MAY: Readonly<Record<Exclude<Duty, "anyone">, readonly Role[]>> = {
   desk: ["owner", "builder", "apprentice", "counter"],
   bench: ["owner", "builder", "apprentice"],
   sign: ["owner", "builder", "counter"],
+  countersign: ["owner", "builder"],
   charge: ["owner", "builder"],
   owner: ["owner"],
 };
@@ -26,6 +28,7 @@ export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/deeds": { GET: "owner" },
   "/api/diary/away": { DELETE: "desk" },
   "/api/diary/order": { POST: "desk" },
+  "/api/events": { GET: "read" },
   "/api/find": { GET: "read" },
   "/api/gauges": { GET: "read", POST: "bench" },
   "/api/gauges/[id]/list": { GET: "read", POST: "bench" },
@@ -55,7 +58,8 @@ export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/jobs/[id]/record-links": { GET: "read" },
   "/api/jobs/[id]/rounds": { GET: "read", POST: "bench" },
   "/api/jobs/[id]/rounds-list": { GET: "read", POST: "bench" },
-  "/api/jobs/[id]/sheet": { GET: "read", POST: "sign" },
+  // What who is learning signs waits for a builder: the route tells them apart.
+  "/api/jobs/[id]/sheet": { GET: "read", POST: "desk" },
   "/api/jobs/[id]/sheet/withdraw": { POST: "sign" },
   "/api/jobs/[id]/stages/[stage]": { GET: "read" },
   "/api/jobs/[id]/tension-target": { GET: "read" },
@@ -92,13 +96,16 @@ export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/stock/[id]/moves": { POST: "desk" },
   "/api/stock/[id]/price": { POST: "desk" },
   "/api/stock/list": { GET: "read", POST: "charge" },
+  "/api/wheels/[id]/link": { GET: "read", POST: "desk", DELETE: "desk" },
   "/diary.ics": { GET: "read" },
+  "/w/[token]/sheet/[job]": { GET: "anyone" },
+  "/worker.js": { GET: "anyone" },
 };
 
 /** What is drawn before anybody is signed in: the way in, and what every browser asks for by itself. */
-const OPEN = new Set([
-  ...["/sign-in", "/early-taps.js", "/favicon.ico", "/manifest.webmanifest"],
-  ...["/icon.svg", "/apple-icon.png", "/icon-192.png", "/icon-512.png", "/icon-masked-512.png"],
+const OPEN: ReadonlySet<string> = new Set([
+  ...["/sign-in", "/favicon.ico", "/manifest.webmanifest", "/icon.svg", "/apple-icon.png"],
+  ...OWN_PARTS,
 ]);
 
 const TABLE = Object.entries(ROUTES).map(([path, rule]) => ({
@@ -115,6 +122,8 @@ export const dutyOf = (method: string, path: string): Duty | null => {
   if (OPEN.has(path)) return asked === "GET" ? "anyone" : null;
   const known = TABLE.find(({ fits }) => fits.test(path));
   if (known) return known.rule[asked as Method] ?? null;
+  // What opens it is in the address itself.
+  if (/^\/w\/[^/]+$/.test(path)) return asked === "GET" ? "anyone" : null;
   // A page: all of them only show; what is none is told as such to those who may look.
   return asked === "GET" && !path.startsWith("/api/") ? "read" : null;
 };
@@ -127,6 +136,7 @@ export const REFUSED_DUTY: Readonly<Record<Exclude<Duty, "anyone">, string>> = {
   desk: "sign in first",
   bench: "work at the bench is a builder's or an apprentice's",
   sign: "a builder signs: ask one to switch to this device",
+  countersign: "a builder signs: ask one to switch to this device",
   charge: "a builder or the owner does this",
   owner: "only the owner does this",
 };

@@ -57,6 +57,8 @@ export interface Progress {
   readonly trueEnough: boolean;
   readonly signed: boolean;
   readonly waitingFor: string | null;
+  /** Signed by who is learning, and not by a builder yet. */
+  readonly signedFirst?: boolean;
 }
 
 const LOST_FOR_GOOD = ["offset.found", "rim.firstHole", "lacing.firstLean", "lacing.trailingHeads"];
@@ -101,6 +103,7 @@ export const stageStates = (p: Progress): { readonly stage: Stage; readonly stat
   return list.map((stage) => {
     if (p.signed) return { stage, state: "done" };
     if (stage === "spokes" && p.hasBuild && p.buildStale) return { stage, state: "changed" };
+    if (stage === "hand-back" && p.signedFirst) return { stage, state: "waiting" };
     if (stage === next) return { stage, state: p.waitingFor ? "waiting" : "next" };
     if (doneness[stage] === "done") return { stage, state: "done" };
     return { stage, state: doneness[stage] === "missing" ? "missing" : "ahead" };

@@ -1,3 +1,4 @@
+import { firstSignature } from "@/core/finish/first-signature";
 import { todayIn } from "@/core/planning/today";
 import type { Settings } from "@/core/shop/settings";
 import { jobFinish } from "../finish";
@@ -8,6 +9,7 @@ import { stageBase } from "./stage-base";
 /** What handing back shows: the finish line by line, and the customer's sheet itself. */
 export const handBackStage = (record: JobRecord, settings: Settings) => {
   const { sheet, now, changed } = sheetOfJob(record, todayIn(settings.timeZone), settings);
+  const first = firstSignature(record.acts);
   return {
     ...stageBase(record),
     wheelId: record.job.wheelId,
@@ -15,6 +17,7 @@ export const handBackStage = (record: JobRecord, settings: Settings) => {
     now,
     mark: sheetMark(now),
     changed,
+    first: first && { ...first, current: first.mark === sheetMark(now) },
     lines: jobFinish(record).lines,
   };
 };

@@ -27,6 +27,8 @@ export const trueStage = (
     plans,
     /** How many figures nobody measured. */
     assumed: (settled?.assumed ?? build.assumed).length,
+    /** mm, each hole: the bare rim's own bend on the flat plate, where it was tried; `plate` says what is against it. */
+    bareBend: build.plate?.bend ?? null,
     plate: build.plate?.verdict === "true" ? null : (build.plate?.text ?? null),
     offsetWays: build.offsetWays,
   };

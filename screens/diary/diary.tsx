@@ -8,6 +8,7 @@ import { ShopBar } from "../parts/frame/shop-bar";
 import { useAtDevice } from "../parts/kept/at-device";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
+import { useListTold } from "../parts/kept/told-by-shop";
 import { useRefresh } from "../parts/kept/use-refresh";
 import { BenchTape } from "./bench-tape";
 import { AwayList, Rechecks, UsualTimes } from "./beside-diary";
@@ -23,8 +24,9 @@ const inOrder = ({ jobs, plan }: DiaryData) => {
 };
 
 /** Days as a tape with the bench hours filled; the wheels in their order, each with when it can be ready. */
-export const Diary = ({ diary }: { diary: DiaryData }) => {
+export const Diary = ({ diary, mark }: { diary: DiaryData; mark: string }) => {
   const refresh = useRefresh();
+  useListTold(mark);
   const at = useAtDevice();
   const [order, setOrder] = useState<readonly string[] | null>(null);
   const [message, setMessage] = useState<string | null>(null);

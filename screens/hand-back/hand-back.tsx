@@ -2,19 +2,23 @@
 import { useState } from "react";
 import { finishAnswers } from "@/core/acts/acts-come-to";
 import { type FinishLine, notFinished } from "@/core/finish/finish";
+import type { FirstSignature } from "@/core/finish/first-signature";
 import type { Sheet } from "@/core/sheet/sheet";
+import { may } from "@/core/shop/who-may";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { LedgerPanel } from "../parts/bench/ledger-panel";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
+import { useAtDevice } from "../parts/kept/at-device";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
 import { type JobOnPage, useJobNow, useStage } from "../parts/kept/use-job";
 import { useWho } from "../parts/kept/use-who";
 import { FinishList } from "./finish-list";
+import { FirstSigned } from "./first-signed";
 import { SheetOnPage } from "./sheet-on-page";
 import { useSigning } from "./use-signing";
 
@@ -29,6 +33,8 @@ export interface HandBackOnPage extends JobOnPage {
   /** The record is no longer what was signed. */
   readonly changed: boolean;
   readonly lines: readonly FinishLine[];
+  /** What who is learning signed and waits for a builder; `current` while the record still says it. */
+  readonly first: (FirstSignature & { readonly current: boolean }) | null;
 }
 
 const TABS = [{ key: "finish" }, { key: "sheet" }] as const;
@@ -36,7 +42,9 @@ const TABS = [{ key: "finish" }, { key: "sheet" }] as const;
 /** The customer's sheet itself, as it will print; signed here. */
 export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const job = useStage("hand-back", initial);
-  const { jobId, sheet, changed, lines, wheelId } = job;
+  const { jobId, sheet, changed, lines, wheelId, first } = job;
+  const at = useAtDevice();
+  const learning = at !== null && !may(at.role, "sign");
   const { acts } = useJobNow(job);
   const answers = finishAnswers(acts);
   const [tab, setTab] = useTab<"finish" | "sheet">(TABS, sheet.signedBy ? "sheet" : "finish");
@@ -75,9 +83,10 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
       />
       {tab === "finish" && <FinishList jobId={jobId} lines={lines} answers={answers} />}
       <div className={`min-h-0 flex-1 portrait:flex-col ${tab === "sheet" ? "flex" : "hidden"}`}>
-        <div className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls and holds no key is read on by the keyboard all the same */}
+        <section aria-label="as it will print" tabIndex={0} className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
           <SheetOnPage sheet={signing ? job.now : sheet} />
-        </div>
+        </section>
         <LedgerPanel startFolded>
           <p>
             Every line comes from the record: as found from booking in or the first round, as returned from the last
@@ -93,6 +102,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
           </button>
         </p>
       )}
+      {first && !sheet.signedBy && !signing && <FirstSigned first={first} mine={first.by === at?.name} />}
       {changed && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-lg" data-testid="changed">
           As it was handed over. The record has changed since; signed again, it is handed over anew.
@@ -106,7 +116,11 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
       {signing ? (
         <EntryBar
           prompt="signed by"
-          how="the name that stands under the sheet; the wheel is then handed back"
+          how={
+            learning
+              ? "the name that stands under the sheet; it waits until a builder signed too"
+              : "the name that stands under the sheet; the wheel is then handed back"
+          }
           kind="text"
           start={who}
           message={message}
@@ -134,7 +148,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
             onClick={askToSign}
             className="flex-[2] bg-ink text-2xl text-paper outline-offset-[-8px]"
           >
-            {sheet.signedBy ? "sign again" : "sign and hand back"}
+            {learning ? "sign, for a builder to look over" : sheet.signedBy ? "sign again" : "sign and hand back"}
           </button>
         </div>
       )}

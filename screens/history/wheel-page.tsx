@@ -6,8 +6,10 @@ import { settledBetween } from "@/core/truing/knowing/settled";
 import { firstPlace } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { useAtDevice } from "../parts/kept/at-device";
 import { saidOf } from "../parts/kept/sent";
 import { useOpenJob } from "../parts/kept/use-open-job";
+import { CustomerLink } from "./customer-link";
 
 const KINDS = [
   { kind: "check-only", label: "check" },
@@ -19,6 +21,7 @@ const KINDS = [
 /** Every visit of a wheel, what moved between leaving and coming back, and a new visit begun here. */
 export const WheelPage = ({ history }: { history: WheelHistory }) => {
   const router = useRouter();
+  const at = useAtDevice();
   const openJob = useOpenJob();
   const [message, setMessage] = useState<string | null>(null);
   const visits = [...history.visits].reverse();
@@ -33,15 +36,16 @@ export const WheelPage = ({ history }: { history: WheelHistory }) => {
       <ShopBar current="" title={`Wheel ${history.mark}`} />
       <main className="min-h-60 flex-1 overflow-y-auto p-4 text-lg">
         <p className="text-xl">
-          {history.machine},{" "}
+          {history.machine && `${history.machine}, `}
           <PageLink href={`/customers/${history.customerId}`} className="inline-flex min-h-12 items-center underline">
             {history.customer || "no name"}
           </PageLink>
         </p>
         <p className="pb-2 text-base">
-          {visits.length} {visits.length === 1 ? "visit" : "visits"}. The code on its sheet opens this page, on the
-          shop's own machine only.
+          {visits.length} {visits.length === 1 ? "visit" : "visits"}. The code on its sheet opens this page,{" "}
+          {at ? "on the shop’s own devices" : "on the shop’s own machine"} only.
         </p>
+        <CustomerLink wheelId={history.wheelId} />
         {visits.map((v, i) => (
           <section key={v.jobId} className="border-t border-ink py-3" data-testid="visit">
             <h2 className="flex flex-wrap items-baseline gap-4 text-xl">

@@ -1,10 +1,11 @@
-import type { JobRow } from "@/core/planning/job-row";
+import { type JobRow, waitsFor } from "@/core/planning/job-row";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { PutAwayNote } from "../parts/frame/put-away-note";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { StateMark } from "../parts/frame/stage-bar";
 import { FirstQuestion } from "./first-question";
+import { KeepBench } from "./keep-bench";
 import { NewJob } from "./new-job";
 import { UnreadableRow } from "./unreadable-row";
 
@@ -14,6 +15,7 @@ const day = (iso: string) =>
 const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => {
   if (job.unreadable !== undefined) return <UnreadableRow job={job} why={job.unreadable} />;
   const next = nextStage(job.stages);
+  const waits = waitsFor(job);
   return (
     <li>
       <PageLink
@@ -36,13 +38,7 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
             </span>
           ))}
           <span className="ml-3 truncate text-lg">
-            {job.finished
-              ? "handed back"
-              : job.waitingFor
-                ? `waits: ${job.waitingFor}`
-                : next
-                  ? STAGE_NAMES[next.stage]
-                  : ""}
+            {job.finished ? "handed back" : waits ? `waits: ${waits}` : next ? STAGE_NAMES[next.stage] : ""}
           </span>
         </span>
         <span className="text-right">
@@ -55,6 +51,8 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
 };
 
 interface JobsListProps {
+  /** How the lists stood before they were read. */
+  readonly mark: string;
   readonly jobs: readonly JobRow[];
   readonly practice: readonly JobRow[];
   /** The invented workshop is here, and nobody said yet whether it is wanted. */
@@ -65,7 +63,7 @@ interface JobsListProps {
 }
 
 /** One row a wheel with its own line drawn small, promised soonest on top; a new one starts here. */
-export const JobsList = ({ jobs, practice, askDemo, away, awayNow }: JobsListProps) => {
+export const JobsList = ({ mark, jobs, practice, askDemo, away, awayNow }: JobsListProps) => {
   const bench = jobs.filter((j) => !j.finished);
   const back = jobs.filter((j) => j.finished);
   return (
@@ -75,8 +73,9 @@ export const JobsList = ({ jobs, practice, askDemo, away, awayNow }: JobsListPro
         className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base"
         data-testid="on-the-bench"
       >
-        {bench.length} on the bench, {bench.filter((j) => j.waitingFor).length} waiting
+        {bench.length} on the bench, {bench.filter((j) => waitsFor(j)).length} waiting
       </p>
+      <KeepBench bench={bench} mark={mark} />
       {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
       <main className="min-h-60 flex-1 overflow-y-auto">

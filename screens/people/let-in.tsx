@@ -1,6 +1,6 @@
 "use client";
-import { create } from "qrcode";
 import { useEffect, useState } from "react";
+import { CodePicture } from "../parts/frame/code-picture";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 
@@ -8,26 +8,6 @@ interface Code {
   readonly code: string;
   readonly until: string;
 }
-
-/** The address as a picture for the new device's camera: dark where the code is, whatever the page's colours. */
-const Picture = ({ text }: { text: string }) => {
-  const { modules } = create(text, { errorCorrectionLevel: "M" });
-  const { size, data } = modules;
-  const dark: string[] = [];
-  for (let y = 0; y < size; y++)
-    for (let x = 0; x < size; x++) if (data[y * size + x]) dark.push(`M${x + 4} ${y + 4}h1v1h-1z`);
-  return (
-    <svg
-      viewBox={`0 0 ${size + 8} ${size + 8}`}
-      className="w-64 max-w-full"
-      role="img"
-      aria-label="the code as a picture for a camera"
-    >
-      <path d={`M0 0h${size + 8}v${size + 8}h-${size + 8}z`} fill="#f5f2ea" />
-      <path d={dark.join("")} fill="#1e2526" shapeRendering="crispEdges" />
-    </svg>
-  );
-};
 
 /** A code that lets one device in, shown here for five minutes. */
 export const LetIn = ({ addresses }: { addresses: readonly string[] }) => {
@@ -69,7 +49,7 @@ export const LetIn = ({ addresses }: { addresses: readonly string[] }) => {
             {code.code}
           </p>
           <p>or point its camera here. It lets one device in, within {left} s.</p>
-          <Picture text={`${address}/sign-in?code=${code.code}`} />
+          <CodePicture text={`${address}/sign-in?code=${code.code}`} />
           {others.length > 0 && (
             <p className="text-base">It finds no page there? Then {others.join(", ")} is the same.</p>
           )}

@@ -1,9 +1,10 @@
 "use client";
 import { DIAL_KINDS } from "@/core/runout/dials";
 import { nextForce } from "@/core/units/forces";
-import { UNITS, useDial, useForce, useUnit, useVoice } from "../parts/kept/kept-choice";
+import { useAtDevice } from "../parts/kept/at-device";
+import { UNITS, useDial, useForce, useLockKey, usePedal, useUnit, useVoice } from "../parts/kept/kept-choice";
 import { DIAL_WORDS } from "../true/dial-words";
-import { PedalKey } from "./pedal-key";
+import { LearntKey } from "./learnt-key";
 
 const next = <T,>(list: readonly T[], now: T): T => list[(list.indexOf(now) + 1) % list.length];
 
@@ -12,6 +13,9 @@ export const TabletSettings = ({ row }: { row: string }) => {
   const [unit, setUnit] = useUnit();
   const [force, setForce] = useForce();
   const [voice, setVoice] = useVoice();
+  const [pedal, setPedal] = usePedal();
+  const [lockKey, setLockKey] = useLockKey();
+  const at = useAtDevice();
   return (
     <>
       <button type="button" className={row} onClick={() => setUnit(next(UNITS, unit))}>
@@ -26,7 +30,26 @@ export const TabletSettings = ({ row }: { row: string }) => {
         <span>walks spoken aloud</span>
         <b>{voice}</b>
       </button>
-      <PedalKey className={row} />
+      <LearntKey
+        className={row}
+        label="foot pedal"
+        value={pedal}
+        ask="press the pedal now"
+        // Figures are typed in a walk.
+        isTaken={(key) => /^[0-9./-]$/.test(key) || key === lockKey}
+        onLearn={setPedal}
+      />
+      {at && (
+        <LearntKey
+          className={row}
+          label="key or pedal that locks this tablet"
+          value={lockKey}
+          ask="press it now"
+          // It locks wherever one is, also where words are typed.
+          isTaken={(key) => [...key].length === 1 || key === pedal}
+          onLearn={setLockKey}
+        />
+      )}
     </>
   );
 };

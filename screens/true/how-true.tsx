@@ -8,9 +8,11 @@ import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { getJson } from "../parts/kept/get-json";
 import { usePutFigure } from "../parts/kept/use-put-figure";
+import { type StandTold, workOutHere } from "./work-out-here";
 
 interface HowTrueProps {
   readonly jobId: string;
+  readonly onStand: StandTold;
   /** The round the front is worked out on; null with nothing read. */
   readonly roundId: string | null;
   readonly tolerance: Tolerance;
@@ -28,13 +30,14 @@ type Front = readonly { readonly spread: number; readonly tir: number }[];
 
 /** How true is true, by which way of working, and what the last hundredths would cost in evenness. */
 export const HowTrue = (props: HowTrueProps) => {
-  const { jobId, roundId, tolerance, toleranceName, school, cost, tight, anyTension } = props;
+  const { jobId, onStand, roundId, tolerance, toleranceName, school, cost, tight, anyTension } = props;
   const [message, setMessage] = useState<string | null>(null);
   const [own, setOwn] = useState(false);
   const putFigure = usePutFigure(jobId);
   const { data: front = null } = useQuery({
     queryKey: ["front", roundId, tolerance, school, tight],
-    queryFn: () => getJson<Front>(`/api/rounds/${roundId}/front`),
+    queryFn: () =>
+      getJson<Front>(`/api/rounds/${roundId}/front`).catch(() => workOutHere("front", onStand, roundId ?? "")),
     enabled: roundId !== null,
   });
   const put = async (name: string, typed: string) => {

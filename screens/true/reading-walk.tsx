@@ -92,7 +92,7 @@ export const ReadingWalk = (props: ReadingWalkProps) => {
       entryHint={
         whichDial
           ? "then the readings"
-          : sources.length > 1
+          : sources.some((s) => s.key === "needle")
             ? "tap where the needle stands, or the figure and its side"
             : asked.plus
               ? "the gauge's send key, or the figure and Enter"

@@ -54,6 +54,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
       {tab === "how" && (
         <HowTrue
           jobId={jobId}
+          onStand={now.onStand}
           roundId={round && read > 0 ? round.id : null}
           tolerance={way.tolerance}
           toleranceName={job.toleranceName}
@@ -66,7 +67,9 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
         />
       )}
       {tab === "score" && job.practice && <ScoreView job={job} spokes={spokes} rounds={rounds} />}
-      {tab === "rounds" && round && advice && <WayAhead roundId={round.id} turns={advice.turns} turned={turned} />}
+      {tab === "rounds" && round && advice && (
+        <WayAhead onStand={now.onStand} roundId={round.id} turns={advice.turns} turned={turned} />
+      )}
       {tab === "rounds" && (
         <RoundsList
           jobId={jobId}

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { NippleState } from "@/core/acts/act";
 import type { Round } from "@/core/rounds/round";
 import type { Advice } from "@/core/truing/saying/advice";
@@ -7,11 +7,13 @@ import { beginRound } from "../parts/kept/begun-rounds";
 import { changeRecord } from "../parts/kept/change-record";
 import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
+import { recordIsAway } from "../parts/kept/record-away";
 import { saidOf } from "../parts/kept/sent";
-import { lookAgain, useEnter } from "../parts/kept/use-enter";
+import { lookAgain, post, useEnter } from "../parts/kept/use-enter";
 import { useWho } from "../parts/kept/use-who";
 import { useTakeReadings } from "../parts/walk/use-take-readings";
 import type { RoundView } from "./round-view";
+import { type StandTold, workOutHere } from "./work-out-here";
 
 /** The advice stands with its round at once: the record has it, and is only asked for all else. */
 const showAdvice = (jobId: string, roundId: string, advice: Advice): void => {
@@ -20,15 +22,18 @@ const showAdvice = (jobId: string, roundId: string, advice: Advice): void => {
   );
 };
 
-/** That something waits stands above the page already. */
-const NO_ADVICE = "What to turn is worked out once the record answers.";
+/** ms the record is waited for before what to turn is worked out here: shorter where it was away a moment ago. */
+const PATIENCE = { usual: 2500, away: 250 };
 
 /** What is done to the rounds of a wheel: opened, read, advised on, found stuck. What it does shows by itself. */
-export const useRounds = (jobId: string, holes: number, round: RoundView | null) => {
+export const useRounds = (jobId: string, onStand: StandTold, round: RoundView | null) => {
   const enter = useEnter(jobId);
   const [who] = useWho();
   const [message, setMessage] = useState<string | null>(null);
-  const take = useTakeReadings(jobId, round?.id ?? null, holes);
+  const take = useTakeReadings(jobId, round?.id ?? null, onStand.wheel.rim.holes);
+  // What was read last is in it by the time the record was waited for.
+  const toldNow = useRef(onStand);
+  toldNow.current = onStand;
 
   const open = (): void => {
     setMessage(null);
@@ -37,12 +42,27 @@ export const useRounds = (jobId: string, holes: number, round: RoundView | null)
   /** Works the advice on a round out, from all that was read. @returns what went wrong */
   const advise = async (roundId: string): Promise<string | null> => {
     // What was read last must be in the record before it is advised on.
-    if (!(await sendAll())) return NO_ADVICE;
+    const late = new Promise<"late">((done) =>
+      setTimeout(() => done("late"), recordIsAway() ? PATIENCE.away : PATIENCE.usual),
+    );
+    const sent = await Promise.race([sendAll(), late]);
+    if (sent !== true) return adviseHere(roundId);
     const answer = await changeRecord<Advice>(`/api/rounds/${roundId}/advice`, { jobId });
-    if (answer.state !== "taken") return saidOf(answer);
+    if (answer.state === "away") return adviseHere(roundId);
+    if (answer.state === "refused") return answer.message;
     showAdvice(jobId, roundId, answer.value);
     lookAgain(jobId);
     return null;
+  };
+  /** The same worked out on this device, while the record is away; it is sent after what it rests on. */
+  const adviseHere = async (roundId: string): Promise<string | null> => {
+    try {
+      const advice = await workOutHere("advice", toldNow.current, roundId);
+      await post({ what: "advised", jobId, roundId, advice });
+      return null;
+    } catch (error) {
+      return error instanceof Error ? error.message : String(error);
+    }
   };
   const ask = async (): Promise<void> => {
     if (round) setMessage(await advise(round.id));

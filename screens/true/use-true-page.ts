@@ -2,41 +2,16 @@
 import { useState } from "react";
 import { isLacedAnew } from "@/core/wheel/stages";
 import { useOwnPlan } from "./own-plan/use-own-plan";
-import { type Closeness, evenPlaces } from "./reading-places";
-import type { Also } from "./round-keys";
 import { goesOn, placesAsked, roundNow } from "./round-now";
 import { doubtsTight } from "./sitting";
 import { useAdvised } from "./use-advised";
 import { useAltered } from "./use-altered";
 import { useForecast } from "./use-forecast";
 import { useReadNow } from "./use-read-now";
+import { useReadingPlan } from "./use-reading-plan";
 import { useRounds } from "./use-rounds";
 import { type TrueOnPage, useTrue } from "./use-true";
 import { useWalks } from "./use-walks";
-
-/**
- * What the next round reads: where, and what besides the rim. The first is read at every fourth spoke; the next ones where
- * the one before left most doubt, which is as good as reading them all; closer only when asked.
- */
-const useReadingPlan = (holes: number, asked: readonly number[] | null, firstOffset: boolean, bothEdges: boolean) => {
-  const [also, setAlso] = useState<Readonly<Record<Also, boolean>>>({
-    tension: false,
-    offset: false,
-    edges: bothEdges,
-  });
-  const [chosen, setCloseness] = useState<Closeness | null>(null);
-  const usual: Closeness = asked ? "asked" : 4;
-  const closeness: Closeness = chosen === "asked" ? usual : (chosen ?? usual);
-  const places = closeness === "asked" ? (asked ?? []) : evenPlaces(holes, closeness);
-  return {
-    also,
-    closeness,
-    mayAsk: asked !== null,
-    setCloseness,
-    toggle: (what: Also) => setAlso({ ...also, [what]: !also[what] }),
-    plan: { ...also, places, offset: also.offset || firstOffset },
-  };
-};
 
 /** The wheel on the stand: its rounds, the one at hand and what is compared with it, what is advised, and the walks. */
 export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
@@ -45,7 +20,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const { rounds } = now;
   const here = roundNow(rounds);
   const { round, read, turned } = here;
-  const acts = useRounds(jobId, now.spokes.length, round);
+  const acts = useRounds(jobId, now.onStand, round);
   const [comparedWith, setComparedWith] = useState<number | null>(null);
   const before = comparedWith === null ? here.earlier : (rounds.find((r) => r.number === comparedWith) ?? null);
   const own = useOwnPlan(job, here, acts.setMessage);
@@ -54,13 +29,13 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const chosen = own.stood?.plans[own.stood.chosen] ?? null;
   const plan = useAltered(chosen?.turns ?? advice?.turns ?? null, round?.walked ?? []);
   const forecast = useForecast(job.wheel, chosen ? null : advice, plan.altered);
-  const reading = useReadingPlan(
-    now.spokes.length,
-    placesAsked(goesOn(round, { turned, read, toTurn: plan.toTurn }) ? here.earlier : (round ?? here.earlier)),
+  const reading = useReadingPlan({
+    ...{ jobId, holes: now.spokes.length },
+    asked: placesAsked(goesOn(round, { turned, read, toTurn: plan.toTurn }) ? here.earlier : (round ?? here.earlier)),
     // Who waits for a wheel that comes only to be trued has its middle as the machine keeps it; a key asks all the same.
-    isLacedAnew(job.kind) && rounds.length <= 1 && rounds.every((r) => r.offset === null),
-    round?.farEdge.some((v) => v !== null) ?? false,
-  );
+    firstOffset: isLacedAnew(job.kind) && rounds.length <= 1 && rounds.every((r) => r.offset === null),
+    bothEdges: round?.farEdge.some((v) => v !== null) ?? false,
+  });
   const walks = useWalks({
     ...{ jobId, round, read, turned, toTurn: plan.toTurn, first: rounds.length === 0 },
     ...{ taken: now.taken, entries: now.entries, open: acts.open },

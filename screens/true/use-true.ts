@@ -15,6 +15,7 @@ import type { School } from "@/core/truing/solving/schools";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
 import { roundViews } from "./round-view";
+import type { StandTold } from "./work-out-here";
 
 /** What truing shows of a job, as it comes with the page. */
 export interface TrueOnPage extends JobOnPage {
@@ -26,6 +27,8 @@ export interface TrueOnPage extends JobOnPage {
   readonly practice: boolean;
   /** Where a level is trained on: each round's own plan beside the others, which come after it. Else null. */
   readonly plans: readonly RoundPlans[] | null;
+  /** mm, each hole: the bare rim's own bend on the flat plate, where it was tried. */
+  readonly bareBend: readonly number[] | null;
   readonly assumed: number;
   /** What the flat plate said of the bare rim, when it said anything against it. */
   readonly plate: string | null;
@@ -44,6 +47,8 @@ export interface TrueNow {
   readonly rounds: ReturnType<typeof roundViews>;
   /** Rounds whose readings were left out. */
   readonly out: readonly Round[];
+  /** What advice rests on, for working it out here while the record is away. */
+  readonly onStand: StandTold;
 }
 
 export const useTrue = (job: TrueOnPage): TrueNow => {
@@ -59,6 +64,11 @@ export const useTrue = (job: TrueOnPage): TrueNow => {
     () => benchWay({ holes: spokes.length, tolerance: toleranceName, taken, acts }, usualSchool),
     [spokes, toleranceName, taken, acts, usualSchool],
   );
+  const { kind, bareBend } = job;
+  const onStand = useMemo(
+    () => ({ ...{ wheel, kind, toleranceName, usualSchool, taken, acts, bareBend, tables }, rounds: raw }),
+    [wheel, kind, toleranceName, usualSchool, taken, acts, bareBend, tables, raw],
+  );
   const out = useMemo(() => all.filter((r) => leftOut.has(r.id)), [all, leftOut]);
-  return { job, spokes, wanted, way, taken, entries, rounds, out };
+  return { job, spokes, wanted, way, taken, entries, rounds, out, onStand };
 };

@@ -2,8 +2,10 @@
 import { useQuery } from "@tanstack/react-query";
 import type { WayAhead as Ahead } from "@/core/planning/bench-pace";
 import { getJson } from "../parts/kept/get-json";
+import { type StandTold, workOutHere } from "./work-out-here";
 
 interface WayAheadProps {
+  readonly onStand: StandTold;
   readonly roundId: string;
   /** What is advised now: the way is worked out anew with it. */
   readonly turns: readonly number[];
@@ -22,10 +24,10 @@ const wordsOf = ({ rounds, touches, minutes, ownPace }: Ahead, turned: number): 
 };
 
 /** What is still to be expected of a wheel: rounds, nipples, minutes, worked out anew with every round. */
-export const WayAhead = ({ roundId, turns, turned }: WayAheadProps) => {
+export const WayAhead = ({ onStand, roundId, turns, turned }: WayAheadProps) => {
   const { data } = useQuery({
     queryKey: ["ahead", roundId, turns],
-    queryFn: () => getJson<Ahead>(`/api/rounds/${roundId}/ahead`),
+    queryFn: () => getJson<Ahead>(`/api/rounds/${roundId}/ahead`).catch(() => workOutHere("ahead", onStand, roundId)),
   });
   return (
     <p className="border-b border-grid px-4 py-2 text-lg" data-testid="ahead">

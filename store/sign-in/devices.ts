@@ -13,14 +13,17 @@ export interface Device {
 /** ms for which what a token stands for is kept in memory; what this server changes is known at once. */
 const KEPT = 1500;
 /** Looked up lately. Outlives the development server's reloading. */
-const held = globalThis as { tallCompassIn?: Map<string, { readonly until: number; readonly device: Device | null }> };
-const lately = (): NonNullable<typeof held.tallCompassIn> => {
+type Lately = Map<string, { readonly until: number; readonly device: Device | null }>;
+const held = globalThis as { tallCompassIn?: Lately };
+const lately = (): Lately => {
   held.tallCompassIn ??= new Map();
   return held.tallCompassIn;
 };
 
-/** After any change of who is in. */
-export const forgetWhoIsIn = (): void => lately().clear();
+/** After any change of who is in: what is being looked up at this moment may be of before, so it is not kept either. */
+export const forgetWhoIsIn = (): void => {
+  held.tallCompassIn = new Map();
+};
 
 const looked = async (token: string): Promise<Device | null> => {
   const db = database();
@@ -53,11 +56,12 @@ const looked = async (token: string): Promise<Device | null> => {
 export const deviceOf = async (secret: string | undefined): Promise<Device | null> => {
   if (!secret || secret.length > 100) return null;
   const token = hashOf(secret);
-  const kept = lately().get(token);
+  const known = lately();
+  const kept = known.get(token);
   if (kept && kept.until > Date.now()) return kept.device;
   const device = await looked(token);
   // What nobody let in could fill the memory by guessing.
-  if (device) lately().set(token, { until: Date.now() + KEPT, device });
+  if (device) known.set(token, { until: Date.now() + KEPT, device });
   return device;
 };
 

@@ -50,6 +50,21 @@ test("a device is known by what it keeps; shut out it is none at once, and nothi
   expect((await listDevices()).some((d) => d.id === id)).toBe(false);
 });
 
+test("looked up the moment it is shut out, a device is out from then on all the same", async () => {
+  for (let i = 0; i < 60; i++) {
+    const { id, token } = await letIn(`tablet ${i}`, null);
+    // A page that asks all the time, some of it while it is shut out.
+    const asking = Array.from({ length: 12 }, async (_, k) => {
+      await new Promise((done) => setTimeout(done, k / 3));
+      return deviceOf(token);
+    });
+    await new Promise((done) => setTimeout(done, i % 4));
+    await revokeDevice(id);
+    await Promise.all(asking);
+    expect([i, await deviceOf(token)]).toEqual([i, null]);
+  }
+});
+
 test("twenty wrong PINs: five are looked at, then whoever tries waits, by person on every device and by device for every person", async () => {
   const [ines, cy] = [person("Ines Toll", "builder", "4711"), person("Cy Penn", "builder", "9317")];
   for (const p of [ines, cy]) await addPerson(p);

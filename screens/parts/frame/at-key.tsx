@@ -1,10 +1,8 @@
 "use client";
 import { useCallback, useEffect, useState } from "react";
 import { useAtDevice } from "../kept/at-device";
+import { useLockKey } from "../kept/kept-choice";
 import { signInAgain } from "../kept/sign-in-again";
-
-/** The key of a keyboard, or of a pedal that sends it, that locks wherever one is. */
-const LOCKS = "Pause";
 
 /** Leaves this device to the next: it stays let in, and asks who is there. @returns whether the record answered */
 const lock = async (): Promise<boolean> => {
@@ -38,6 +36,7 @@ interface AtKeyProps {
 /** Who is at this device; tapped it asks who is there now. */
 export const AtKey = ({ short = false, className = "" }: AtKeyProps) => {
   const at = useAtDevice();
+  const [lockKey] = useLockKey();
   const [unlocked, setUnlocked] = useState(false);
   const leave = useCallback(async () => {
     if (await lock()) return;
@@ -47,11 +46,11 @@ export const AtKey = ({ short = false, className = "" }: AtKeyProps) => {
   useEffect(() => {
     if (!at) return;
     const press = (event: KeyboardEvent) => {
-      if (event.key === LOCKS && !event.repeat) void leave();
+      if (lockKey !== "" && event.key === lockKey && !event.repeat) void leave();
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [at, leave]);
+  }, [at, leave, lockKey]);
   if (!at) return null;
   return (
     <>

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { type ComponentProps, useEffect, useState } from "react";
 import { sendAll } from "../kept/post-office";
 import { recordIsAway } from "../kept/record-away";
+import { isKeptHere } from "../kept/worker/with-worker";
 
 /** ms that it stands there. */
 const TOLD_FOR = 4000;
@@ -10,7 +11,8 @@ const TOLD_FOR = 4000;
 /**
  * A link to another page of the house. What is needed there is fetched when a finger or pointer comes near, not for
  * every link on the page: a list of forty wheels asked the record eighty times when it was opened. While the record is
- * away the page stays: followed, the link would leave the browser's own error page, and no way back to the walk.
+ * away a page that is kept on this device opens from there; for any other this one stays: followed, the link would leave
+ * an error page, and no way back to the walk.
  */
 export const PageLink = (props: Omit<ComponentProps<typeof Link>, "prefetch" | "onNavigate">) => {
   const [near, setNear] = useState(false);
@@ -21,6 +23,12 @@ export const PageLink = (props: Omit<ComponentProps<typeof Link>, "prefetch" | "
     const timer = setTimeout(() => setHeld(false), TOLD_FOR);
     return () => clearTimeout(timer);
   }, [held]);
+  const follow = async (address: string) => {
+    // Asked at once, so that the next tap knows.
+    void sendAll();
+    if (await isKeptHere(address)) location.assign(address);
+    else setHeld(true);
+  };
   return (
     <>
       <Link
@@ -32,9 +40,7 @@ export const PageLink = (props: Omit<ComponentProps<typeof Link>, "prefetch" | "
         onNavigate={(event) => {
           if (!recordIsAway()) return;
           event.preventDefault();
-          setHeld(true);
-          // Asked at once, so that the next tap knows.
-          void sendAll();
+          void follow(String(props.href));
         }}
       />
       {held && (

@@ -3,6 +3,7 @@ import type { Entry } from "@/core/measurement/taken";
 import type { Reading } from "@/core/rounds/reading";
 import type { RoundKind, RoundPlan } from "@/core/rounds/round";
 import type { Turn } from "@/core/rounds/turn";
+import type { Advice } from "@/core/truing/saying/advice";
 
 /** A figure as it is put down; `seen` is the newest entry of it that whoever puts it down could see. */
 export type NewFigure = Pick<
@@ -31,6 +32,8 @@ export type Entered =
     }
   | { readonly what: "turn"; readonly jobId: string; readonly roundId: string; readonly turn: Turn }
   | { readonly what: "destressed"; readonly jobId: string; readonly roundId: string }
+  /** What to turn, worked out here while the record was away; the record works it out anew from what it was sent before. */
+  | { readonly what: "advised"; readonly jobId: string; readonly roundId: string; readonly advice: Advice }
   | {
       readonly what: "photo";
       readonly jobId: string;
@@ -92,6 +95,8 @@ export const requestOf = (e: Entered): Request => {
       return json(`/api/rounds/${e.roundId}/turns`, e.turn);
     case "destressed":
       return json(`/api/rounds/${e.roundId}/destress`, {});
+    case "advised":
+      return json(`/api/rounds/${e.roundId}/advice`, { jobId: e.jobId });
     case "photo":
       return {
         url: `/api/jobs/${e.jobId}/photos?id=${e.id}&caption=${encodeURIComponent(e.caption)}`,

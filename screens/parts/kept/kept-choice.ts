@@ -1,5 +1,6 @@
 "use client";
 import { useSyncExternalStore } from "react";
+import { CABLE_WAY_NAMES, type CableWay } from "@/core/runout/cable-ways";
 import { DIAL_KINDS, type Dial } from "@/core/runout/dials";
 import type { LengthUnit } from "@/core/units/lengths";
 
@@ -53,6 +54,9 @@ export const useVoice = keptChoice<"on" | "off">("tall-compass-voice", "off", (t
 /** The key a foot pedal sends; empty for none. */
 export const usePedal = keptChoice<string>("tall-compass-pedal", "", (t): t is string => t.length <= 40);
 
+/** The key that locks this tablet, where people sign in; empty for none. */
+export const useLockKey = keptChoice<string>("tall-compass-lock-key", "Pause", (t): t is string => t.length <= 40);
+
 /** What tensions are shown and entered in. */
 export const useForce = keptChoice<"N" | "kgf" | "lbf">("tall-compass-force", "N", (t): t is "N" | "kgf" | "lbf" =>
   ["N", "kgf", "lbf"].includes(t),
@@ -70,6 +74,12 @@ const isSign = (t: string): t is Sign => (SIGNS as readonly string[]).includes(t
 export const useSidePlus = keptChoice<Sign>("tall-compass-side-plus", "+", isSign);
 export const useHopPlus = keptChoice<Sign>("tall-compass-hop-plus", "+", isSign);
 
+/** How the gauge on this tablet's cable sends, and what its lines look like; empty until one was learnt. */
+export const useCableWay = keptChoice<CableWay>("tall-compass-cable-way", "9600 8N1", (t): t is CableWay =>
+  (CABLE_WAY_NAMES as readonly string[]).includes(t),
+);
+export const useCableLine = keptChoice<string>("tall-compass-cable-line", "", (t): t is string => t.length < 400);
+
 /** What the offset is measured with at the stand. */
 export const useOffsetTool = keptChoice<string>(
   "tall-compass-offset-tool",
@@ -79,6 +89,9 @@ export const useOffsetTool = keptChoice<string>(
 
 /** Which job's walk was last worked in here: coming back from another, the dial may stand otherwise. */
 export const useLastWalk = keptChoice<string>("tall-compass-last-walk", "", (t): t is string => t.length < 80);
+
+/** How the wheel at hand is read: how close, and what besides the rim; the job it is for stands in it. */
+export const useReadingChoice = keptChoice<string>("tall-compass-reading", "", (t): t is string => t.length < 400);
 
 /** A learner's plan for the round in hand, as it grows; the round it is for stands in it. */
 export const useOwnDraft = keptChoice<string>("tall-compass-own-plan", "", (t): t is string => t.length < 4000);

@@ -1,4 +1,5 @@
 "use client";
+import { AwayNote } from "./away-note";
 import type { Entered } from "./entered";
 import { KEEPING_WORDS } from "./keeping";
 import type { Letter } from "./letters";
@@ -24,6 +25,8 @@ const wordsOf = (e: Entered): string => {
       return `the turn at ${e.turn.spoke}`;
     case "destressed":
       return "that it was de-stressed";
+    case "advised":
+      return "what to turn, worked out here";
     case "photo":
       return `the photo “${e.caption}”`;
     case "told":
@@ -61,7 +64,7 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
   return (
     // However much there is to say, the work stays in sight.
     <div className="max-h-[30dvh] shrink-0 overflow-y-auto">
-      <StandingNote />
+      <StandingNote ofJob={jobId !== null} />
       {away && waiting > 0 && (
         <p role="alert" className={`${LINE} py-1`} data-testid="kept">
           <span className="max-sm:portrait:hidden">{KEPT} Waiting:</span>
@@ -70,6 +73,7 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
           {others > 0 && `, ${others} of other jobs`}
         </p>
       )}
+      {waiting === 0 && <AwayNote className={`${LINE} py-1`} />}
       {badlyKept && (
         <p role="alert" className={`${LINE} py-1 font-bold`}>
           {badlyKept}

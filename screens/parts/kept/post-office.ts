@@ -1,20 +1,13 @@
 import { attempt, deliver } from "./deliver";
+import { type Delivered, keepDelivered, keptDelivered } from "./delivered";
 import { type Entered, laneOf } from "./entered";
 import { type Keeping, roomInBrowser } from "./keeping";
 import { addLetter, allLetters, changeLetter, dropLetter, type Letter, livesWithThePage } from "./letters";
 import { takeOldLetters } from "./old-letters";
 import type { Sent } from "./sent";
 import { whoIsHere } from "./who-is-here";
-
-/** Delivered, and not yet seen in what the record answered since. */
-export interface Delivered {
-  readonly at: number;
-  readonly lane: string;
-  readonly entered: Entered;
-  readonly since: number;
-  /** How many changes the job had had with it; a record read at fewer does not show it. */
-  readonly changes: number;
-}
+import { SEND_LATER } from "./worker/kept-pages";
+import { sendInBackground } from "./worker/with-worker";
 
 /** All that is on its way, as a page shows it. */
 export interface Post {
@@ -114,8 +107,11 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
       // Shown as delivered before it is struck: what was entered never drops from the screen in between.
       const { changes = 0 } = (sent.value ?? {}) as { changes?: number };
       const { at, entered, since } = letter;
-      delivered.push({ at, lane, entered, since, changes });
-      change({ away: false, delivered: [...post.delivered, { at, lane, entered, since, changes }] });
+      const now = { at, lane, entered, since, changes };
+      delivered.push(now);
+      change({ away: false, delivered: [...post.delivered, now] });
+      // A record that counts no changes for it shows it by itself.
+      if (changes > 0) await keepDelivered(now);
       await dropLetter(at);
     }
     await told(delivered);
@@ -183,6 +179,7 @@ export const recordShows = (lane: string, changes: number): void => {
 const AGAIN = { first: 1000, most: 60_000 };
 const next = { pause: AGAIN.first, planned: false };
 const later = (): void => {
+  void sendInBackground(SEND_LATER);
   if (next.planned) return;
   next.planned = true;
   setTimeout(async () => {
@@ -200,6 +197,8 @@ const atOnce = (): void => {
 export const openPostOffice = async (): Promise<void> => {
   await takeOldLetters();
   await lookAgain();
+  const held = new Set(post.delivered.map((d) => d.at));
+  change({ delivered: [...(await keptDelivered()).filter((d) => !held.has(d.at)), ...post.delivered] });
   window.addEventListener("online", atOnce);
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "visible" && post.letters.some((l) => !l.refusal)) atOnce();

@@ -5,19 +5,21 @@ import type { DoneAct } from "@/core/acts/act";
 import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
 import type { Round } from "@/core/rounds/round";
 import { type RoundEvent, withWaiting } from "@/core/rounds/with-waiting";
-import type { Stage, StageState } from "@/core/wheel/stages";
+import type { JobKind, Stage, StageState } from "@/core/wheel/stages";
 import { useBegun } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { getJson } from "./get-json";
 import { NO_POST, onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
 import { queryClient } from "./query-client";
 import { withTold } from "./told";
+import { useJobTold } from "./told-by-shop";
+import { useKeepJob } from "./use-keep-job";
 
 /** What every stage's place is told of its job. */
 export interface JobOnPage {
   readonly jobId: string;
   readonly title: string;
-  readonly kind: string;
+  readonly kind: JobKind;
   /** How many changes the record had had when this was read. */
   readonly changes: number;
   /** Made by mistake: nowhere counted, and can be brought back. */
@@ -51,10 +53,11 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
     },
     staleTime: Number.POSITIVE_INFINITY,
   });
+  const told = useJobTold(jobId);
   const look = useQuery({
     queryKey: ["changes", jobId],
     queryFn: () => getJson<{ changes: number }>(`/api/jobs/${jobId}/changes`),
-    refetchInterval: ({ state }) => (state.status === "error" ? LOOK_SELDOM : LOOK_EVERY),
+    refetchInterval: ({ state }) => (told ? false : state.status === "error" ? LOOK_SELDOM : LOOK_EVERY),
     staleTime: 0,
   });
   const now = data.changes >= initial.changes ? data : initial;
@@ -64,6 +67,7 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
     if (newest > changes) void queryClient.invalidateQueries({ queryKey: ["job", jobId] });
   }, [newest, changes, jobId]);
   useEffect(() => recordShows(jobId, changes), [jobId, changes]);
+  useKeepJob(jobId, changes, now.stages);
   // The record answers again: what waits goes at once, not when its time has come.
   const answers = look.isSuccess;
   useEffect(() => {
@@ -124,7 +128,7 @@ export const useJobNow = ({ jobId, measurements, acts }: JobOnPage): JobNow => {
 };
 
 const isRoundEvent = <E extends Entered>(e: E): e is E & RoundEvent =>
-  e.what === "round" || e.what === "readings" || e.what === "turn" || e.what === "destressed";
+  e.what === "round" || e.what === "readings" || e.what === "turn" || e.what === "destressed" || e.what === "advised";
 
 /** The rounds as they are: the record's, what waits to get there, and the one begun here. */
 export const useRoundsNow = (jobId: string, rounds: readonly Round[]): readonly Round[] => {

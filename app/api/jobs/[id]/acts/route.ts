@@ -3,6 +3,7 @@ import { change, idSchema, readBody } from "@/app/api/answer";
 import { entrant } from "@/app/api/entrant";
 import { actSchema } from "@/core/acts/act";
 import { checkSpoke } from "@/core/rounds/check-reading";
+import { BadInput } from "@/core/wheel/bad-input";
 import { holesOfJob } from "@/record/holes";
 import { addAct } from "@/store/acts";
 
@@ -17,6 +18,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   change(async () => {
     const { id } = await params;
     const given = await readBody(request, schema);
+    if (given.act.what === "sheet-signed-first")
+      throw new BadInput("act.what", "a sheet is signed where it is shown", { code: "stands-against", what: "sheet" });
     if ("spoke" in given.act) checkSpoke(given.act.spoke, await holesOfJob(id), "act.spoke");
     return { ok: true, changes: await addAct(id, { ...given, who: await entrant(request, given.who) }) };
   });

@@ -2,22 +2,21 @@ import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
 import { deed } from "@/app/api/entrant";
 import { notFinished } from "@/core/finish/finish";
+import { firstSignature, signedByBoth } from "@/core/finish/first-signature";
 import { todayIn } from "@/core/planning/today";
+import { may } from "@/core/shop/who-may";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
-import { sheetPdf } from "@/formats/sheet-pdf";
 import { keepMinutes } from "@/record/bench-minutes";
 import { jobFinish } from "@/record/finish";
-import { type JobRecord, jobRecord } from "@/record/job-record";
-import { addressesTold, askedBy } from "@/record/let-in";
-import { sheetMark, sheetOfJob } from "@/record/signed-sheet";
+import { jobRecord } from "@/record/job-record";
+import { askedBy } from "@/record/let-in";
+import { sheetMark } from "@/record/signed-sheet";
+import { addAct } from "@/store/acts";
 import { finishJob } from "@/store/jobs";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
+import { printedSheet, sheetOf } from "./printed";
 
-const sheetOf = async (record: JobRecord) => {
-  const settings = await readSettings();
-  return sheetOfJob(record, todayIn(settings.timeZone), settings);
-};
 const schema = z.object({
   id: idSchema,
   signedBy: z.string().trim().min(1, { error: "a name is needed" }).max(200),
@@ -28,18 +27,13 @@ const schema = z.object({
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);
   if (!record) return new Response("There is no such job", { status: 404 });
-  // Where the shop is served to its network the code opens it there; else on this machine and nowhere else.
-  const [origin = new URL(request.url).origin] = addressesTold(request.headers);
-  const pdf = await sheetPdf((await sheetOf(record)).sheet, origin);
-  return new Response(Buffer.from(pdf), {
-    headers: {
-      "content-type": "application/pdf",
-      "content-disposition": `inline; filename="wheel-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
-    },
-  });
+  return printedSheet(record, request);
 };
 
-/** Signs the sheet as it stands now; what was handed over is kept as it was. */
+/**
+ * Signs the sheet as it stands now; what was handed over is kept as it was. What who is learning signs waits for a builder,
+ * who looks at it and signs too.
+ */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const told = await readBody(request, schema);
@@ -68,12 +62,33 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
         code: "stands-against",
         what: "sheet",
       });
+    const first = firstSignature(record.acts);
+    if (at && at.personId !== "" && !may(at.role, "sign")) {
+      const act = { what: "sheet-signed-first" as const, mark: sheetMark(now) };
+      const changes = await addAct(id, { id: sheetId, act, who: at.name });
+      await deed(request, "signed-first", `wheel ${record.job.mark}`);
+      return { ok: true, changes, waits: true };
+    }
+    if (first && at && at.personId !== "" && !may(at.role, "countersign"))
+      throw new BadInput("signedBy", `not signed: what ${first.by} signed waits for a builder`, {
+        code: "stands-against",
+        what: "signature",
+      });
+    // Who learnt on it stands under it too, where it is still the sheet that was signed.
+    const both = first && first.mark === sheetMark(now) && first.by !== signedBy;
+    const under = both ? signedByBoth(first.by, signedBy) : signedBy;
     const { recheckDays, timeZone } = await readSettings();
-    await addSheet({ id: sheetId, jobId: id, contents: { ...now, signedBy }, signedBy });
+    await addSheet({ id: sheetId, jobId: id, contents: { ...now, signedBy: under }, signedBy: under });
     const changes = await finishJob(
       id,
       recheckDays > 0 ? todayIn(timeZone, new Date(Date.now() + recheckDays * 86_400_000)) : null,
     );
+    if (first)
+      await addAct(id, {
+        id: crypto.randomUUID(),
+        act: { what: "sheet-signed-first", mark: null },
+        who: signedBy,
+      });
     await keepMinutes(record);
     await deed(request, "signed", `wheel ${record.job.mark}`);
     return { ok: true, changes };

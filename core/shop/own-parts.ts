@@ -1,0 +1,8 @@
+/** What the application is made of that keeps its name from version to version: the same for everybody, signed in or not. */
+export const OWN_PARTS = [
+  "/early-taps.js",
+  "/ear-capture.js",
+  "/icon-192.png",
+  "/icon-512.png",
+  "/icon-masked-512.png",
+] as const;

@@ -1,0 +1,86 @@
+import { database } from "./database";
+import { timesOrdered } from "./desk-order";
+
+/** What whoever watches is told. */
+export interface Watcher {
+  readonly jobs: readonly string[];
+  /** Whether the lists of the jobs are watched as well. */
+  readonly lists: boolean;
+  /** So many changes a job has had; told once at the start, and whenever there are more. */
+  readonly job: (id: string, changes: number) => void;
+  /** How the lists stand; told once at the start, and whenever they may be otherwise. */
+  readonly list: (mark: string) => void;
+  /** The record answered: told at every look. */
+  readonly looked: () => void;
+}
+
+/** ms between two looks, and how many go by between two at the lists. */
+const LOOK_EVERY = 150;
+const LISTS_EVERY = 2;
+
+interface Watched extends Watcher {
+  readonly told: Map<string, number>;
+  listed: string | null;
+}
+
+const watchers = new Set<Watched>();
+let looking = false;
+let looks = 0;
+
+/** How the lists of the jobs stand: another mark where any of them may be otherwise. */
+export const listsMark = async (): Promise<string> => {
+  const db = database();
+  const [sum] = await db("jobs").select<{ jobs: number; changes: number }[]>(
+    db.raw("count(*) as jobs, coalesce(sum(changes), 0) as changes"),
+  );
+  return `${sum.jobs} ${sum.changes} ${await timesOrdered()}`;
+};
+
+const look = async (): Promise<void> => {
+  const all = [...watchers];
+  const ids = [...new Set(all.flatMap((w) => w.jobs))];
+  const rows: { id: string; changes: number }[] =
+    ids.length > 0 ? await database()("jobs").whereIn("id", ids).select("id", "changes") : [];
+  const changes = new Map(rows.map((r) => [r.id, r.changes]));
+  for (const w of all)
+    for (const id of w.jobs) {
+      const now = changes.get(id);
+      if (now === undefined || w.told.get(id) === now) continue;
+      w.told.set(id, now);
+      w.job(id, now);
+    }
+  looks++;
+  if (looks % LISTS_EVERY === 0 && all.some((w) => w.lists)) {
+    const now = await listsMark();
+    for (const w of all) {
+      if (!w.lists || w.listed === now) continue;
+      w.listed = now;
+      w.list(now);
+    }
+  } else if (ids.length === 0) await database().raw("select 1");
+  for (const w of all) w.looked();
+};
+
+const goRound = async (): Promise<void> => {
+  if (looking) return;
+  looking = true;
+  while (watchers.size > 0) {
+    // A record that cannot be reached tells nothing: whoever watches notices the silence.
+    await look().catch(() => undefined);
+    await new Promise((done) => setTimeout(done, LOOK_EVERY));
+  }
+  looking = false;
+};
+
+/**
+ * One look at the record for all who watch, however many devices show the same wheel: it is asked as often as one page
+ * would, and what another server of the same record wrote is seen as well.
+ *
+ * @returns ends it
+ */
+export const watch = (watcher: Watcher): (() => void) => {
+  const watched: Watched = { ...watcher, told: new Map(), listed: null };
+  watchers.add(watched);
+  void goRound();
+  return () => void watchers.delete(watched);
+};
