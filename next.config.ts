@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["knex", "mysql2", "wavefile"],
+  serverExternalPackages: ["knex", "mysql2", "serialport", "wavefile"],
   poweredByHeader: false,
   // Every page is drawn anew from the record: nothing of it is kept in memory.
   cacheMaxMemorySize: 0,

@@ -6,12 +6,13 @@ const MAY_USE = {
   core: [],
   devices: ["core"],
   formats: ["core"],
+  cables: ["core"],
   store: ["core"],
   record: ["store", "devices", "formats", "core"],
   screens: ["formats", "core"],
   cli: ["formats", "core"],
   demo: ["record", "store", "devices", "core"],
-  app: ["screens", "record", "store", "devices", "formats", "core"],
+  app: ["screens", "record", "store", "devices", "formats", "cables", "core"],
   run: ["demo", "record", "store", "devices", "formats", "core"],
 } as const;
 type Folder = keyof typeof MAY_USE;

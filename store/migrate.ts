@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import { goingOn } from "./going-on";
 import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
+import * as cableGauges from "./migrations/cable-gauges";
 import * as customerLinks from "./migrations/customer-links";
 import * as demo from "./migrations/demo";
 import * as findWords from "./migrations/find-words";
@@ -42,6 +43,7 @@ const migrations: Record<string, Knex.Migration> = {
   "018-sign-in": signIn,
   "019-watched": watched,
   "020-customer-links": customerLinks,
+  "021-cable-gauges": cableGauges,
 };
 
 /** All that this version knows, oldest first. */

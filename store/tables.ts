@@ -1,6 +1,7 @@
 import type { Entry } from "@/core/measurement/taken";
 import type { Instrument, ReadingKind, ReadingMethod } from "@/core/rounds/reading";
 import type { RoundKind } from "@/core/rounds/round";
+import type { CableGauge } from "@/core/runout/cable-gauge";
 import type { ToleranceName } from "@/core/runout/tolerance";
 import type { DeedKind } from "@/core/shop/deeds";
 import type { WheelPlace } from "@/core/shop/machine-words";
@@ -218,6 +219,13 @@ interface CustomerLinkRow {
   made_by: string;
   created_at: Date;
 }
+interface CableGaugeRow extends Stored {
+  name: string;
+  port: string;
+  way: CableGauge["way"];
+  line: unknown;
+  dial: CableGauge["dial"];
+}
 interface DeedRow {
   id: number;
   at: Date;
@@ -251,6 +259,7 @@ declare module "knex/types/tables" {
     away: AwayRow;
     words: { word: string };
     find_words: { word: string; newest: number; job_id: string };
+    cable_gauges: CableGaugeRow;
     customer_links: CustomerLinkRow;
     people: PersonRow;
     devices: DeviceRow;

@@ -4,7 +4,16 @@ export interface GaugeLine {
   readonly shape: string;
   /** Which figure of the line, from 0. */
   readonly figure: number;
+  /** It sends by itself, many times a second, and not at a press of its key. */
+  readonly streams?: boolean;
 }
+
+/** ms: nobody presses a key twice in so little. */
+const A_PRESS = 350;
+
+/** Whether lines that came at these times, ms, were sent without anybody pressing. */
+export const sendsByItself = (times: readonly number[]): boolean =>
+  times.length >= 2 && times[times.length - 1] - times[times.length - 2] < A_PRESS;
 
 /** A line in its parts, for pointing at: words between, figures that may be the one. */
 export interface LinePart {

@@ -21,6 +21,9 @@ type Rule = Readonly<Partial<Record<Method, Duty>>>;
 /** Every address that does something, as its folder is called. What is not here nobody may. */
 export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/archive": { POST: "charge" },
+  "/api/cables": { GET: "read", POST: "bench" },
+  "/api/cables/[id]": { DELETE: "bench" },
+  "/api/cables/lines": { GET: "bench" },
   "/api/customers/[id]/same-as": { POST: "desk" },
   "/api/devices": { GET: "charge" },
   "/api/devices/pairing": { POST: "charge" },

@@ -11,6 +11,7 @@ import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
 import { useRefresh } from "../parts/kept/use-refresh";
 import { ListImport } from "../parts/lists/list-import";
+import { CableGauges } from "./cable-gauges";
 import { Copies } from "./copies";
 import { DemoLine } from "./demo-line";
 import { GaugeLists } from "./gauge-lists";
@@ -88,6 +89,7 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
           <TabletSettings row={ROW} />
           <h2 className={HEADING}>Gauges</h2>
           <TabletDial row={ROW} />
+          <CableGauges row={ROW} />
           <GaugeLists gauges={gauges} row={ROW} />
           <h2 className={HEADING}>A job from a file</h2>
           <TakeJob row={ROW} />

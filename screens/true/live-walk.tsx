@@ -1,7 +1,11 @@
 "use client";
+import type { Readings } from "@/core/runout/runout";
 import { KeptNote } from "../parts/kept/kept-note";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { DialTrace } from "./dial-trace";
+import { useSpinGauges } from "./sources/use-gauge";
+import type { SpunDial } from "./spin/spin-question";
+import { SpinWalk } from "./spin/spin-walk";
 import { takenFromTrace, useTrace } from "./use-trace";
 
 interface LiveWalkProps {
@@ -10,27 +14,44 @@ interface LiveWalkProps {
   readonly holes: number;
   readonly practice: boolean;
   readonly band: { readonly lateral: number; readonly radial: number };
+  readonly names: { readonly A: string; readonly B: string };
+  /** mm at each spoke, as it was read last. */
+  readonly before: Readonly<Record<SpunDial, Readings>>;
   readonly onTake: TakeReadings;
   readonly onEnd: () => void;
 }
 
-/** The stand with its dials: the trace as the wheel turns, every hole taken by itself; or a trace from a file. */
-export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: LiveWalkProps) => {
-  const trace = useTrace(jobId);
-  const { points, state, message } = trace;
-  const passed = points.length === 0 ? 0 : Math.round(((points.at(-1)?.angleDeg ?? 0) / 360) * holes);
+/** The stand with its dials: a gauge on a cable listened to, the trace as the wheel turns, or a trace from a file. */
+export const LiveWalk = (props: LiveWalkProps) => {
+  const { job, onEnd } = props;
+  const { main } = useSpinGauges();
+  // A practice wheel is on no stand that a cable could come from.
+  const byCable = main !== null && !props.practice;
   return (
     <div data-walk className="fixed inset-0 z-10 flex flex-col bg-paper">
       <header className="flex h-12 shrink-0 items-center justify-between border-b border-grid px-4 text-base">
-        <span>{job}</span>
-        <span data-testid="live-place">
-          {state === "turning" ? `${passed} of ${holes}` : state === "whole" ? "once round" : "the stand"}
-        </span>
+        <span className="truncate">{job}</span>
+        <span>{byCable ? (main.name ?? "the gauge on the cable") : "the stand"}</span>
         <button type="button" onClick={onEnd} className="min-h-12 px-4 underline">
           leave
         </button>
       </header>
       <KeptNote />
+      {byCable ? <SpinWalk wire={main.wire} {...props} /> : <StandTrace {...props} />}
+    </div>
+  );
+};
+
+/** The practice wheel's dials, or what another program recorded. */
+const StandTrace = ({ jobId, holes, practice, band, onTake }: LiveWalkProps) => {
+  const trace = useTrace(jobId);
+  const { points, state, message } = trace;
+  const passed = points.length === 0 ? 0 : Math.round(((points.at(-1)?.angleDeg ?? 0) / 360) * holes);
+  return (
+    <>
+      <p className="px-4 pt-2 text-base" data-testid="live-place">
+        {state === "turning" ? `${passed} of ${holes}` : state === "whole" ? "once round" : ""}
+      </p>
       <DialTrace points={points} holes={holes} band={band} />
       {message && (
         <p role="alert" className="border-t border-grid px-4 py-2 text-xl font-bold">
@@ -63,8 +84,8 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
         )}
         {!practice && state !== "whole" && (
           <p className="flex flex-1 items-center px-4 text-lg">
-            No dial is connected. Open a recorded trace (angle_deg, lateral_mm, radial_mm), or begin a practice wheel
-            among the jobs.
+            No gauge on a cable is chosen for this tablet: set one up in Settings, under Gauges. Or open a recorded
+            trace (angle_deg, lateral_mm, radial_mm), or begin a practice wheel among the jobs.
           </p>
         )}
         {state === "whole" && (
@@ -77,6 +98,6 @@ export const LiveWalk = ({ jobId, job, holes, practice, band, onTake, onEnd }: L
           </button>
         )}
       </div>
-    </div>
+    </>
   );
 };

@@ -60,6 +60,11 @@ export const OpenWalk = (props: OpenWalkProps) => {
         holes={spokes.length}
         practice={job.practice}
         band={way.tolerance}
+        names={names}
+        before={{
+          lateral: (before ?? round).lateral,
+          radial: (before ?? round).radial,
+        }}
         onTake={(takings) => {
           const wrong = acts.take(takings);
           if (!wrong) void props.ask();

@@ -11,10 +11,11 @@ const ALSO: readonly { readonly what: Also; readonly on: string; readonly off: s
   { what: "offset", on: "and offset", off: "no offset" },
   { what: "edges", on: "both edges", off: "one edge" },
 ];
-const OTHERWISE = [
+/** Beside the usual way: round by hand, or where a gauge sends by itself a turn of the wheel. */
+const otherwise = (spins: boolean): readonly { readonly how: ReadingWay; readonly label: string }[] => [
   { how: "other", label: "other ways" },
-  { how: "live", label: "the stand" },
-] as const;
+  spins ? { how: "read", label: "place by place" } : { how: "live", label: "the stand" },
+];
 
 interface RoundKeysProps {
   readonly jobId: string;
@@ -29,6 +30,8 @@ interface RoundKeysProps {
   readonly advice: Pick<Advice, "verdict" | "rim"> | null;
   /** Nipples still to turn in this round. */
   readonly left: number;
+  /** A gauge that sends by itself is there: a turn of the wheel is a round. */
+  readonly spins: boolean;
   readonly onCloseness: (closeness: Closeness) => void;
   readonly onToggle: (what: Also) => void;
   readonly onRead: (how: ReadingWay) => void;
@@ -74,6 +77,7 @@ export const RoundKeys = ({
   mayAsk,
   also,
   left,
+  spins,
   onCloseness,
   onToggle,
   onRead,
@@ -105,7 +109,7 @@ export const RoundKeys = ({
           {also[what] ? on : off}
         </button>
       ))}
-      {OTHERWISE.map(({ how, label }) => (
+      {otherwise(spins).map(({ how, label }) => (
         <button
           key={how}
           type="button"
@@ -117,10 +121,10 @@ export const RoundKeys = ({
       ))}
       <button
         type="button"
-        onClick={() => onRead("read")}
+        onClick={() => onRead(spins ? "live" : "read")}
         className={`shrink-0 grow basis-36 text-2xl leading-tight outline-offset-[-8px] portrait:h-18 portrait:basis-2/5 portrait:border-t portrait:border-rule ${turnFirst || finished ? "border-r border-rule" : MAIN}`}
       >
-        {readLabel(round)}
+        {spins && round.read === 0 && round.turned === 0 ? "read it in one turn" : readLabel(round)}
       </button>
       {finished &&
         (onScore ? (

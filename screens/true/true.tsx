@@ -13,6 +13,7 @@ import { RoundKeys } from "./round-keys";
 import { RoundsList } from "./rounds-list";
 import { ScoreView } from "./score-view";
 import { asksTight } from "./sitting";
+import { useSpinGauges } from "./sources/use-gauge";
 import { TrueLedger } from "./true-ledger";
 import type { TrueOnPage } from "./use-true";
 import { useTruePage } from "./use-true-page";
@@ -31,6 +32,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
   const [tab, setTab] = useTab<(typeof TABS)[number]["key"]>(TABS, "rim");
   const [picked, setPicked] = useState(1);
   const page = useTruePage(job, readNow);
+  const { main: spinGauge } = useSpinGauges();
   const { now, here, before, advice, own, forecast, plan, acts, walks, reading, advised } = page;
   const { spokes, way, taken, rounds } = now;
   const { round, read, turned } = here;
@@ -132,6 +134,7 @@ export const True = ({ job, readNow }: { job: TrueOnPage; readNow: boolean }) =>
               read={read}
               turned={turned}
               advice={advice}
+              spins={spinGauge !== null && !job.practice}
               left={Math.max(0, plan.toTurn - turned)}
               onCloseness={reading.setCloseness}
               onToggle={reading.toggle}

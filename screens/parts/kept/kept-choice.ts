@@ -80,6 +80,23 @@ export const useCableWay = keptChoice<CableWay>("tall-compass-cable-way", "9600 
 );
 export const useCableLine = keptChoice<string>("tall-compass-cable-line", "", (t): t is string => t.length < 400);
 
+/** Gauges of the shop's machine this tablet reads with, as they were set up; empty for none: any way, and hop beside it. */
+export const useMainGauge = keptChoice<string>("tall-compass-gauge", "", (t): t is string => t.length < 1000);
+export const useHopGauge = keptChoice<string>("tall-compass-hop-gauge", "", (t): t is string => t.length < 1000);
+
+/** How a wheel is turned under a gauge that sends by itself: the way its spokes come by, and where its turns are cut. */
+const SPIN_WAYS = ["on", "back"] as const;
+export const useSpinWay = keptChoice<(typeof SPIN_WAYS)[number]>(
+  "tall-compass-spin-way",
+  "on",
+  (t): t is (typeof SPIN_WAYS)[number] => (SPIN_WAYS as readonly string[]).includes(t),
+);
+export const SPIN_CUTS = ["strip", "weld", "taps"] as const;
+export type SpinCut = (typeof SPIN_CUTS)[number];
+export const useSpinCut = keptChoice<SpinCut>("tall-compass-spin-cut", "strip", (t): t is SpinCut =>
+  (SPIN_CUTS as readonly string[]).includes(t),
+);
+
 /** What the offset is measured with at the stand. */
 export const useOffsetTool = keptChoice<string>(
   "tall-compass-offset-tool",

@@ -1,5 +1,6 @@
 import { CABLE_WAYS, type CableWay } from "@/core/runout/cable-ways";
 import { LineReader } from "@/core/runout/gauge-line";
+import type { TakeLine, Wire, WireState } from "./wire";
 
 /** As much of a browser's serial port as is used here. */
 interface Port {
@@ -12,32 +13,30 @@ interface Serial extends EventTarget {
   getPorts(): Promise<Port[]>;
 }
 
-export type CableState =
-  | { readonly state: "none" }
-  | { readonly state: "open" }
-  /** Why nothing comes. */
-  | { readonly state: "lost"; readonly message: string };
-
-let state: CableState = { state: "none" };
+let state: WireState = { state: "none" };
 let port: Port | null = null;
 const listeners = new Set<() => void>();
-const change = (to: CableState): void => {
+const change = (to: WireState): void => {
   state = to;
   for (const listener of listeners) listener();
 };
-export const cableNow = (): CableState => state;
-export const onCable = (listener: () => void): (() => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
 
 /** Whoever stands where a line is wanted; what comes while nobody does is no reading. */
-let wanted: ((line: string) => void) | null = null;
-export const wantLines = (take: (line: string) => void): (() => void) => {
-  wanted = take;
-  return () => {
-    if (wanted === take) wanted = null;
-  };
+let wanted: TakeLine | null = null;
+
+/** The gauge on this device's own cable. */
+export const ownCable: Wire = {
+  now: () => state,
+  onChange: (listener) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+  want: (take) => {
+    wanted = take;
+    return () => {
+      if (wanted === take) wanted = null;
+    };
+  },
 };
 
 const serial = (): Serial | null => (navigator as unknown as { readonly serial?: Serial }).serial ?? null;
@@ -52,7 +51,8 @@ const listen = async (opened: Port): Promise<void> => {
     for (const stream = opened.readable?.getReader(); stream; ) {
       const { done, value } = await stream.read();
       if (done) break;
-      for (const line of reader.feed(text.decode(value, { stream: true }), performance.now())) wanted?.(line);
+      const at = performance.now();
+      for (const line of reader.feed(text.decode(value, { stream: true }), at)) wanted?.(line, at);
     }
   } catch {
     // Pulled off: what was begun is no line.

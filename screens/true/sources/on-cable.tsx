@@ -1,43 +1,70 @@
 "use client";
-import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { useEffect, useRef, useState } from "react";
 import { CABLE_WAY_NAMES } from "@/core/runout/cable-ways";
 import { showsFigures } from "@/core/runout/dials";
-import { figureIn, type GaugeLine, learnLine, partsOf } from "@/core/runout/gauge-line";
+import { figureIn, learnLine, sendsByItself } from "@/core/runout/gauge-line";
+import { LineParts } from "../../parts/bench/line-parts";
 import { useCableLine, useCableWay } from "../../parts/kept/kept-choice";
 import type { ReadingsSource, SourceProps } from "../readings-source";
-import { cableNow, connect, hasCables, onCable, wantLines } from "./cable";
-
-const learntFrom = (kept: string): GaugeLine | null => {
-  try {
-    return kept === "" ? null : (JSON.parse(kept) as GaugeLine);
-  } catch {
-    return null;
-  }
-};
+import { connect, ownCable } from "./cable";
+import { type Gauge, useGauge, useWireState } from "./use-gauge";
 
 const KEY = "min-h-12 border-l border-rule px-3";
 
-/** A gauge on a cable: its send key is a reading. Which part of its line is the figure is pointed at once. */
+/** Enter takes what a gauge shows that sends by itself, where nothing was typed. */
+const useEnterTakes = (take: (() => void) | null) => {
+  const now = useRef(take);
+  now.current = take;
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const typed = e.target instanceof HTMLInputElement ? e.target.value : "";
+      if (e.key !== "Enter" || e.repeat || typed !== "" || !now.current) return;
+      e.preventDefault();
+      e.stopPropagation();
+      now.current();
+    };
+    window.addEventListener("keydown", press, true);
+    return () => window.removeEventListener("keydown", press, true);
+  }, []);
+};
+
+/** A gauge on a cable: its send key is a reading, or a tap where it sends by itself. */
 const OnCable = ({ asked, offer }: SourceProps) => {
-  const cable = useSyncExternalStore(onCable, cableNow, cableNow);
+  const gauge = useGauge();
+  return gauge ? <GaugeLines gauge={gauge} asked={asked} offer={offer} /> : null;
+};
+
+const GaugeLines = ({ gauge, asked, offer }: Pick<SourceProps, "asked" | "offer"> & { gauge: Gauge }) => {
+  const { wire, name } = gauge;
+  const state = useWireState(wire);
   const [way, setWay] = useCableWay();
-  const [kept, keep] = useCableLine();
-  const gauge = learntFrom(kept);
+  const [, keep] = useCableLine();
   const [line, setLine] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
+  const [shown, setShown] = useState<string | null>(null);
+  const times = useRef<number[]>([]);
   const sign = asked.keys.find((k) => !k.again)?.sign === -1 ? -1 : 1;
-  const hear = useRef<(line: string) => void>(() => undefined);
-  hear.current = (heard) => {
-    if (!gauge) return setLine(heard);
-    const typed = figureIn(heard, gauge);
+  const own = name === null;
+  const hear = useRef<(text: string, at: number) => void>(() => undefined);
+  hear.current = (heard, at) => {
+    times.current = [...times.current.slice(-1), at];
+    const quick = sendsByItself(times.current);
+    if (!gauge.line) return setLine(heard);
+    const typed = figureIn(heard, gauge.line);
     setRefused(typed === null ? heard : null);
-    if (typed !== null) offer({ typed, sign });
+    if (typed === null) return;
+    // A gauge that was pressed once and sends on by itself is no hand.
+    if (quick && own && !gauge.line.streams) keep(JSON.stringify({ ...gauge.line, streams: true }));
+    if (gauge.line.streams || quick) setShown(typed);
+    else offer({ typed, sign });
   };
-  useEffect(() => wantLines((heard) => hear.current(heard)), []);
+  useEffect(() => wire.want((heard, at) => hear.current(heard, at)), [wire]);
   // Let use it before, a page that is opened anew goes on with it.
   useEffect(() => {
-    if (cableNow().state === "none") void connect(way, true);
-  }, [way]);
+    if (own && ownCable.now().state === "none") void connect(way, true);
+  }, [way, own]);
+  const takeShown = state.state === "open" && shown !== null ? () => offer({ typed: shown, sign }) : null;
+  useEnterTakes(takeShown);
   return (
     <section
       aria-label="gauge on a cable"
@@ -45,21 +72,23 @@ const OnCable = ({ asked, offer }: SourceProps) => {
     >
       <p
         className="flex min-w-0 flex-1 items-center px-4"
-        role={cable.state === "lost" || refused ? "alert" : undefined}
+        role={state.state === "lost" || refused ? "alert" : undefined}
       >
-        {cable.state === "lost"
-          ? cable.message
-          : cable.state === "none"
-            ? "a gauge on a cable"
-            : !gauge
+        {state.state === "lost"
+          ? state.message
+          : state.state === "none"
+            ? (name ?? "a gauge on a cable")
+            : !gauge.line
               ? line === null
                 ? "press the gauge’s send key now"
                 : "which part is the figure?"
-              : refused === null
-                ? "the gauge’s send key is a reading"
-                : `“${refused.slice(0, 40)}” is no line of this gauge; nothing was taken`}
+              : refused !== null
+                ? `“${refused.slice(0, 40)}” is no line of this gauge; nothing was taken`
+                : gauge.line.streams
+                  ? `${name ?? "the gauge"} sends by itself: Enter takes what it shows`
+                  : `${name ?? "the gauge"}: its send key is a reading`}
       </p>
-      {cable.state !== "open" && (
+      {own && state.state !== "open" && (
         <>
           <button
             type="button"
@@ -74,34 +103,27 @@ const OnCable = ({ asked, offer }: SourceProps) => {
           </button>
         </>
       )}
-      {cable.state === "open" &&
-        !gauge &&
-        line !== null &&
-        partsOf(line).map(({ text, figure }, i) =>
-          figure === null ? (
-            <span key={i} className="flex items-center px-2 font-mono">
-              {text}
-            </span>
-          ) : (
-            <button
-              key={i}
-              type="button"
-              className={`${KEY} font-mono font-bold`}
-              onClick={() => {
-                keep(JSON.stringify(learnLine(line, figure)));
-                setLine(null);
-              }}
-            >
-              {text}
-            </button>
-          ),
-        )}
-      {cable.state === "open" && gauge && (
+      {state.state === "open" && !gauge.line && line !== null && (
+        <LineParts
+          line={line}
+          onPoint={(figure) => {
+            keep(JSON.stringify({ ...learnLine(line, figure), streams: sendsByItself(times.current) }));
+            setLine(null);
+          }}
+        />
+      )}
+      {takeShown && (
+        <button type="button" className={`${KEY} font-mono text-2xl`} onClick={takeShown}>
+          {shown}
+        </button>
+      )}
+      {own && state.state === "open" && gauge.line && (
         <button
           type="button"
           className={KEY}
           onClick={() => {
             setRefused(null);
+            setShown(null);
             keep("");
           }}
         >
@@ -112,9 +134,9 @@ const OnCable = ({ asked, offer }: SourceProps) => {
   );
 };
 
-/** Where a gauge that shows figures is read, and the browser lets a page use a cable. */
+/** Where a gauge that shows figures is read, and there is one on a cable. */
 export const onCableSource: ReadingsSource = {
   key: "cable",
-  fits: ({ plus }, dial) => plus !== null && showsFigures(dial) && hasCables(),
+  fits: ({ plus }, dial) => plus !== null && showsFigures(dial),
   Entry: OnCable,
 };

@@ -112,20 +112,30 @@ const keepInAdvance = async (wanted: readonly InAdvance[]): Promise<boolean> => 
       headers: { accept: "text/html" },
       signal: AbortSignal.timeout(PATIENT),
     }).catch(() => null);
-    // The shop is away, or whoever is here may not: the rest would not come either.
-    if (!page?.ok || page.redirected) return false;
-    await cache.put(path, kept(page, changes));
+    // The shop is away or busy, or nobody is in: the rest would not come either.
+    if (!page || page.status >= 500 || page.redirected) return false;
+    // One there is no more, or that whoever is here may not see, is none to be kept.
+    if (page.ok) await cache.put(path, kept(page, changes));
+    else await page.body?.cancel();
   }
   await trim(PAGES, MOST.pages);
   return true;
 };
 
-/** What an older build kept is fetched as this one draws it, before it takes over: its own pages need its own parts. */
-const takeOverKept = async (): Promise<void> => {
+/**
+ * What an older build kept is fetched as this one draws it, before it takes over: its own pages need its own parts.
+ *
+ * @returns whether all of it is
+ */
+const takeOverKept = async (): Promise<boolean> => {
   const names = (await caches.keys()).filter((name) => name.startsWith(KEPT_PAGES) && name !== PAGES);
   const held = await Promise.all(names.map(async (name) => (await caches.open(name)).keys()));
   const paths = held.flat().map(({ url }) => new URL(url).pathname + new URL(url).search);
-  await keepInAdvance(paths.filter((p) => isKeptPage(p.split("?")[0])).map((path) => ({ path, changes: null })));
+  const own = await caches.open(PAGES);
+  const missing: InAdvance[] = [];
+  for (const path of paths.filter((p) => isKeptPage(p.split("?")[0])))
+    if (!(await own.match(path, { ignoreVary: true }))) missing.push({ path, changes: null });
+  return keepInAdvance(missing);
 };
 
 /**
@@ -186,8 +196,8 @@ const serwist = new Serwist({
   ],
 });
 
-// Pages that could not be fetched must not keep a newer version out.
-self.addEventListener("install", (event) => event.waitUntil(takeOverKept().catch(() => undefined)));
+// Pages that could not be fetched must not keep a newer version out; asked to take over, it tries again.
+self.addEventListener("install", (event) => event.waitUntil(takeOverKept().catch(() => false)));
 self.addEventListener("activate", (event) =>
   event.waitUntil(
     (async () => {
@@ -210,7 +220,7 @@ self.addEventListener("message", (event) => {
       (async () => {
         const open = await self.clients.matchAll({ type: "window", includeUncontrolled: true });
         // The page that was left a moment ago may count still: asked again, it is gone.
-        if (open.length <= 1) await self.skipWaiting();
+        if (open.length <= 1 && (await takeOverKept().catch(() => false))) await self.skipWaiting();
       })(),
     );
 });

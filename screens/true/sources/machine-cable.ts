@@ -1,0 +1,80 @@
+import type { CableGauge } from "@/core/runout/cable-gauge";
+import type { TakeLine, Wire, WireState } from "./wire";
+
+/** ms without a sign of life after which the shop counts as away, and until it is listened to again. */
+const SILENCE = 5000;
+const AGAIN = 2000;
+
+const LOST: WireState = { state: "lost", message: "the gauge’s cable is off the shop’s machine; put it on" };
+const AWAY: WireState = { state: "lost", message: "the shop does not answer, and its gauge with it" };
+
+const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
+  let state: WireState = { state: "none" };
+  const listeners = new Set<() => void>();
+  const takers = new Set<TakeLine>();
+  let line: EventSource | null = null;
+  let silence: ReturnType<typeof setTimeout> | undefined;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  const change = (to: WireState) => {
+    if (state === to) return;
+    state = to;
+    for (const listener of listeners) listener();
+  };
+  const stop = () => {
+    line?.close();
+    line = null;
+    clearTimeout(silence);
+    clearTimeout(again);
+  };
+  const deaf = () => {
+    stop();
+    change(AWAY);
+    again = setTimeout(listen, AGAIN);
+  };
+  const alive = () => {
+    clearTimeout(silence);
+    silence = setTimeout(deaf, SILENCE);
+  };
+  const listen = () => {
+    line = new EventSource(`/api/cables/lines?${new URLSearchParams({ port, way })}`);
+    alive();
+    line.addEventListener("beat", alive);
+    line.addEventListener("on", ({ data }) => {
+      alive();
+      change(JSON.parse(data).is ? { state: "open" } : LOST);
+    });
+    line.addEventListener("line", ({ data }) => {
+      alive();
+      const { text, at } = JSON.parse(data);
+      for (const take of takers) take(text, at);
+    });
+    line.onerror = deaf;
+  };
+  return {
+    now: () => state,
+    onChange: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    want: (take) => {
+      takers.add(take);
+      if (takers.size === 1) listen();
+      return () => {
+        takers.delete(take);
+        if (takers.size > 0) return;
+        stop();
+        change({ state: "none" });
+      };
+    },
+  };
+};
+
+const wires = new Map<string, Wire>();
+
+/** A gauge on a cable of the shop's machine; heard only while somebody wants its lines. */
+export const machineCable = (gauge: Pick<CableGauge, "port" | "way">): Wire => {
+  const key = `${gauge.port} ${gauge.way}`;
+  const wire = wires.get(key) ?? listenTo(gauge);
+  wires.set(key, wire);
+  return wire;
+};
