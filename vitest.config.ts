@@ -5,7 +5,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
   test: {
-    include: ["{app,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
+    include: ["{app,cables,core,record,store,devices,formats,cli,screens,demo,run}/**/*.test.{ts,tsx}"],
     setupFiles: ["./run/property-seed.ts"],
     // Only what hangs is stopped: on a loaded machine a test takes many times as long, and is as right.
     testTimeout: 600_000,

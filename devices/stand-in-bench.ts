@@ -30,7 +30,8 @@ export class StandInBench {
   private constructor(
     readonly holes: number,
     seed: number,
-    private readonly ports: Readonly<Record<StandInDial, StandInPort>>,
+    private readonly folder: string,
+    private readonly ports: Record<StandInDial, StandInPort>,
   ) {
     const quiet = { readingNoise: 0.002, grain: 0.002, seam: 0.2 };
     this.stand = new StandInWheel(readWheel(wheelOf(holes)), hiddenWheel(seed, "fresh", quiet));
@@ -38,7 +39,7 @@ export class StandInBench {
 
   /** @param folder where its ports are laid @param holes of the wheel, even */
   static async open(folder: string, holes: number, seed: number): Promise<StandInBench> {
-    return new StandInBench(holes, seed, {
+    return new StandInBench(holes, seed, folder, {
       side: await standInPort(`${folder}/stand-in-side`),
       hop: await standInPort(`${folder}/stand-in-hop`),
     });
@@ -84,5 +85,10 @@ export class StandInBench {
   /** A gauge's plug pulled. */
   pull(dial: StandInDial): Promise<void> {
     return this.ports[dial].pull();
+  }
+
+  /** And put in again. */
+  async plug(dial: StandInDial): Promise<void> {
+    this.ports[dial] = await standInPort(`${this.folder}/stand-in-${dial}`);
   }
 }

@@ -50,8 +50,8 @@ test("a gauge on a cable: which part of its line is the figure is pointed at onc
   const place = page.locator("header").last();
   /** A press of its send key, in as many pieces as the cable makes of it. */
   const press = async (line: string) => {
-    // Nobody presses twice in a tenth of a second.
-    await page.waitForTimeout(120);
+    // Nobody presses twice in a third of a second: what comes so quickly is sent by itself.
+    await page.waitForTimeout(450);
     const before = await place.textContent();
     for (const piece of line.match(/.{1,3}/gs) ?? []) await cable(page, "send", piece);
     await expect(place).not.toHaveText(before ?? "");

@@ -9,7 +9,7 @@ export interface GaugeLine {
 }
 
 /** ms: nobody presses a key twice in so little. */
-const A_PRESS = 350;
+const A_PRESS = 400;
 
 /** Whether lines that came at these times, ms, were sent without anybody pressing. */
 export const sendsByItself = (times: readonly number[]): boolean =>
@@ -66,6 +66,9 @@ export const figureIn = (line: string, gauge: GaugeLine): string | null => {
   const part = partsOf(line).find((p) => p.figure === gauge.figure);
   return part ? part.text.replace(/[ \t]/g, "").replace("−", "-").replace(",", ".") : null;
 };
+
+/** How many places its figure has behind the point. */
+export const placesOf = ({ shape, figure }: GaugeLine): number => Number(shape.match(/#\d/g)?.[figure]?.[1] ?? 2);
 
 /** ms of silence before a beginning; and ms after which a line that was begun is none any more: its rest was lost. */
 const [SILENCE, BROKEN_OFF] = [80, 400];

@@ -12,6 +12,8 @@ export interface Spin {
   readonly passages: readonly Passage[];
   /** mm: how high what it was cut at stands; null where it was cut by taps. */
   readonly mark: number | null;
+  /** ms left out for it. */
+  readonly leftOut: number;
   /** mm, 1 σ: what two turns differ by. */
   readonly apart: number;
   readonly turning: Turning;
@@ -91,7 +93,8 @@ const spinBy = (
   const samples = about.map((h) => ({ angleDeg: turning.angleAt(h.at), value: h.mm }));
   // A wheel that went back is not laid round.
   if (samples.some((s, i) => i > 0 && s.angleDeg <= samples[i - 1].angleDeg)) return "turns-differ";
-  return { samples, passages, mark: cutAt[0]?.height ?? null, apart: turning.apart, turning };
+  const leftOut = cutAt.reduce((sum, b) => sum + b.to - b.from, 0);
+  return { samples, passages, mark: cutAt[0]?.height ?? null, leftOut, apart: turning.apart, turning };
 };
 
 /** Cut where somebody tapped as the valve passed. */
@@ -161,7 +164,12 @@ export const spinsByMark = (heard: readonly Heard[]): readonly Spin[] | NotYet =
       spin.passages.some((p) => k.passages.some((q) => Math.abs(p.at - q.at) < SAME_PASSAGE * turn)),
     );
     if (same < 0) kept.push(spin);
-    else if (spin.passages.length > kept[same].passages.length && height(spin) > ABOUT_AS_HIGH * height(kept[same]))
+    else if (
+      height(spin) > ABOUT_AS_HIGH * height(kept[same]) &&
+      // All its comings; and no more of the rim left out than it is long.
+      (spin.passages.length > kept[same].passages.length ||
+        (spin.passages.length === kept[same].passages.length && spin.leftOut < kept[same].leftOut))
+    )
       kept[same] = spin;
   }
   return kept;

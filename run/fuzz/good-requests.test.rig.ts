@@ -100,6 +100,14 @@ export const goodRequests = ({ job, round, stock, order, learning }: Here): read
     }),
   },
   {
+    path: "cables",
+    method: "POST",
+    good: () => ({
+      ...{ id: uuid(), name: "bench gauge", port: "/dev/ttyUSB0", way: "9600 8N1", dial: "shown mm" },
+      line: { shape: "A#2", figure: 0, streams: true },
+    }),
+  },
+  {
     path: "orders/[id]/goods",
     method: "POST",
     params: { id: order },

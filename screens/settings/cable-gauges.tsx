@@ -54,7 +54,10 @@ export const CableGauges = ({ row }: { row: string }) => {
     if (sent.state !== "taken") return;
     setHeard(null);
     setSetting(false);
-    setMain(JSON.stringify({ ...gauge, name: typed.trim() }));
+    const kept = JSON.stringify({ ...gauge, name: typed.trim() });
+    // A second that sends by itself stands on the bed while the first is on the side.
+    if (gauge.line.streams && data?.gauges.some((g) => isChosen(main, g) && g.line.streams)) setHop(kept);
+    else setMain(kept);
     setDial(gauge.dial);
     await refetch();
   };

@@ -99,7 +99,12 @@ const HearGauge = ({ port, onHeard }: { port: string; onHeard: SetUpGaugeProps["
           </button>
         ))}
       </div>
-      <div className="flex min-h-14 flex-wrap items-stretch pt-3" data-testid="gauge-line" role="status">
+      <div
+        ref={(box) => box?.scrollIntoView({ block: "nearest" })}
+        className="flex min-h-14 flex-wrap items-stretch pt-3"
+        data-testid="gauge-line"
+        role="status"
+      >
         {state.state === "lost" ? (
           <b role="alert">{state.message}</b>
         ) : line === null ? (

@@ -60,7 +60,7 @@ export const TabletDial = ({ row }: { row: string }) => {
   return (
     <button type="button" className={row} onClick={() => setDial(next(DIAL_KINDS, dial))}>
       <span>the rim is read at this tablet {DIAL_WORDS[dial].words}</span>
-      <b>{DIAL_WORDS[dial].label}</b>
+      <b className="whitespace-nowrap">{DIAL_WORDS[dial].label}</b>
     </button>
   );
 };

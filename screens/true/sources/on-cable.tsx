@@ -47,12 +47,13 @@ const GaugeLines = ({ gauge, asked, offer }: Pick<SourceProps, "asked" | "offer"
   const own = name === null;
   const hear = useRef<(text: string, at: number) => void>(() => undefined);
   hear.current = (heard, at) => {
+    const typed = gauge.line && figureIn(heard, gauge.line);
+    if (!gauge.line) setLine(heard);
+    else setRefused(typed === null ? heard : null);
+    if (gauge.line && typed === null) return;
     times.current = [...times.current.slice(-1), at];
     const quick = sendsByItself(times.current);
-    if (!gauge.line) return setLine(heard);
-    const typed = figureIn(heard, gauge.line);
-    setRefused(typed === null ? heard : null);
-    if (typed === null) return;
+    if (!gauge.line || typed === null) return;
     // A gauge that was pressed once and sends on by itself is no hand.
     if (quick && own && !gauge.line.streams) keep(JSON.stringify({ ...gauge.line, streams: true }));
     if (gauge.line.streams || quick) setShown(typed);

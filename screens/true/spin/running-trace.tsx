@@ -3,8 +3,8 @@ import type { Heard } from "@/core/spin/heard";
 /** ms that are seen. */
 const SEEN = 20_000;
 
-/** What the gauge shows while the wheel turns, newest at the right. */
-export const RunningTrace = ({ heard }: { heard: readonly Heard[] }) => {
+/** What the gauge shows while the wheel turns, newest at the right. @param places behind its point */
+export const RunningTrace = ({ heard, places }: { heard: readonly Heard[]; places: number }) => {
   const last = heard.at(-1);
   const seen = last ? heard.filter((h) => h.at > last.at - SEEN) : [];
   const [low, high] = [Math.min(...seen.map((h) => h.mm)), Math.max(...seen.map((h) => h.mm))];
@@ -26,7 +26,7 @@ export const RunningTrace = ({ heard }: { heard: readonly Heard[] }) => {
         )}
       </svg>
       <p className="absolute top-4 left-4 font-mono text-6xl" data-testid="gauge-shows">
-        {last ? `${last.mm < 0 ? "−" : "+"}${Math.abs(last.mm).toFixed(3)}` : "–"}
+        {last ? `${last.mm < 0 ? "−" : "+"}${Math.abs(last.mm).toFixed(places)}` : "–"}
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { placesOf } from "@/core/runout/gauge-line";
 import { READING_SIGMA } from "@/core/runout/line";
 import type { Readings } from "@/core/runout/runout";
 import { looksBackwards } from "@/core/spin/backwards";
@@ -77,7 +78,7 @@ export const SpinWalk = ({ wire, holes, names, band, before, onTake }: SpinWalkP
   return (
     <>
       {state === "listening" || !cut ? (
-        <RunningTrace heard={shown} />
+        <RunningTrace heard={shown} places={spin.main?.line ? placesOf(spin.main.line) : 2} />
       ) : (
         <DialTrace points={pointsOf(cut)} holes={holes} band={band} />
       )}
