@@ -4,6 +4,13 @@ import type { AddressInfo } from "node:net";
 import { type Browser, expect, type Page } from "@playwright/test";
 import { ROLES, type Role } from "@/core/shop/roles";
 import { type Duty, may, ROUTES } from "@/core/shop/who-may";
+import { trialWheel } from "@/core/truing/trial-builds.test.rig";
+import { readWheel } from "@/core/wheel/wheel-file";
+import { hiddenWheel } from "@/devices/hidden-wheel";
+import { pluckSound } from "@/devices/pluck";
+import { StandInWheel } from "@/devices/stand-in-wheel";
+import { wavOf } from "@/formats/wav";
+import { DRUM_WHEEL } from "./at-the-bench";
 import { looksRight } from "./looks-right";
 import { test } from "./patient-test";
 import { ask, openWorkshop, tapFigures, tapPin, type Workshop, workshopBrowser } from "./workshop.test.rig";
@@ -262,6 +269,74 @@ test("what an apprentice signs waits for a builder, who signs the same sheet; wh
   await expect(page.getByText("signed by Cy Penn, looked over by Bo Marsh.")).toBeVisible();
   handedBack = id;
   await page.context().close();
+});
+
+test("a phone that is in is the ear of a tablet's walk: it hears and photographs, the tablet shows and stores; what it heard a spoke ago is not taken", async () => {
+  const id = crypto.randomUUID();
+  await ask(owner, "POST", "/api/jobs", { id, kind: "rebuild" });
+  for (const [name, typed] of Object.entries(DRUM_WHEEL))
+    await ask(owner, "POST", `/api/jobs/${id}/measurements`, { id: crypto.randomUUID(), name, typed });
+  await owner.goto(`/jobs/${id}/tension`);
+  await owner.getByRole("button", { name: "by ear" }).click();
+  await owner.getByRole("button", { name: "another device listens" }).click();
+  const code = owner.getByText(/\/beside\//);
+  await looksRight(owner, "a code for the device that listens");
+  const address = (await code.textContent()) ?? "";
+
+  const phone = await device({ width: 390, height: 844 });
+  await phone.goto("/sign-in");
+  const pairing = JSON.parse((await ask(owner, "POST", "/api/devices/pairing", {})).body);
+  await ask(phone, "POST", "/api/sign-in/pair", { code: pairing.code, device: "ear" });
+  const people: { id: string; name: string }[] = JSON.parse((await ask(owner, "GET", "/api/people")).body);
+  const cy = people.find((p) => p.name === "Cy Penn")?.id;
+  await ask(phone, "POST", "/api/sign-in/person", { person: cy, pin: "9317" });
+  await phone.goto(address);
+  const at = phone.getByTestId("beside-spoke");
+  await expect(at).toHaveText("1");
+  await expect(owner.getByText("another device listens")).toBeVisible();
+  await looksRight(phone, "a device that listens");
+
+  const stand = new StandInWheel(readWheel(trialWheel("steel")), hiddenWheel(3, "buckled"));
+  const pluck = async (spoke: number) => {
+    const sound = pluckSound(stand.plucked(spoke), {
+      seed: spoke,
+      rate: 44_100,
+      seconds: 1.2,
+      neighbours: [],
+      lead: 0.05,
+    });
+    await phone.locator('input[accept^="audio"]').setInputFiles({
+      ...{ name: `${spoke}.wav`, mimeType: "audio/wav" },
+      buffer: Buffer.from(wavOf(sound, 44_100)),
+    });
+  };
+  for (const spoke of [1, 2]) {
+    await pluck(spoke);
+    await expect(owner.getByTestId("walk-spoke")).toHaveText(String(spoke + 1));
+    await expect(at).toHaveText(String(spoke + 1));
+  }
+  // What is on its way while the walk goes on belongs to the spoke it was heard at.
+  const channel = address.split("/").at(-1);
+  const told = { kind: "final", heard: { what: "note", frequency: 555, sure: 4, ring: 1, beside: null } };
+  await ask(phone, "POST", `/api/beside/${channel}`, { from: "ear", spoke: 1, told });
+  await phone.locator('input[aria-label="photo from the camera"]').setInputFiles({
+    ...{ name: "spoke.png", mimeType: "image/png" },
+    buffer: await phone.screenshot(),
+  });
+  await expect(phone.getByRole("button", { name: "photograph (1 with the job)" })).toBeVisible();
+  await expect(owner.getByTestId("walk-spoke")).toHaveText("3");
+  await expect(async () => {
+    const { rounds } = JSON.parse((await ask(owner, "GET", `/api/jobs/${id}/stages/tension`)).body);
+    expect(rounds.at(-1).readings.map((r: { spoke: number; instrument: string }) => [r.spoke, r.instrument])).toEqual([
+      [1, "ear"],
+      [2, "ear"],
+    ]);
+  }).toPass();
+  // Whoever only hands back listens to nothing.
+  const dee = people.find((p) => p.name === "Dee Holt")?.id;
+  await ask(phone, "POST", "/api/sign-in/person", { person: dee, pin: "6402" });
+  expect((await ask(phone, "POST", `/api/beside/${channel}`, { from: "ear", spoke: 3, told })).status).toBe(403);
+  await phone.context().close();
 });
 
 test("a customer's address shows their own wheel as it was handed back, and opens nothing once it is taken back", async () => {

@@ -44,10 +44,14 @@ const tablesOf = async (db: Knex, name: string): Promise<string[]> => {
 };
 
 /**
- * What belongs to this machine and not to the record: who may come in, and what they did. It goes into no copy, and stays
- * when one is put back, or a device that was shut out would be in again.
+ * What belongs to this machine and not to the record: who may come in, and what they did; what is plugged into it, and what
+ * two devices say to one another. It goes into no copy, and stays when one is put back, or a device that was shut out would be
+ * in again.
  */
-export const OF_THE_MACHINE = ["people", "devices", "pairings", "tries", "deeds"] as const;
+export const OF_THE_MACHINE = [
+  ...["people", "devices", "pairings", "tries", "deeds"],
+  ...["cable_gauges", "ear_words"],
+] as const;
 
 const ofTheRecord = async (db: Knex, name: string): Promise<string[]> => {
   const own: readonly string[] = OF_THE_MACHINE;

@@ -5,6 +5,7 @@ import * as away from "./migrations/away";
 import * as cableGauges from "./migrations/cable-gauges";
 import * as customerLinks from "./migrations/customer-links";
 import * as demo from "./migrations/demo";
+import * as earWords from "./migrations/ear-words";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
 import * as marks from "./migrations/marks";
@@ -44,6 +45,7 @@ const migrations: Record<string, Knex.Migration> = {
   "019-watched": watched,
   "020-customer-links": customerLinks,
   "021-cable-gauges": cableGauges,
+  "022-ear-words": earWords,
 };
 
 /** All that this version knows, oldest first. */

@@ -1,3 +1,4 @@
+import type { BesideWords } from "@/core/beside/words";
 import type { Entry } from "@/core/measurement/taken";
 import type { Instrument, ReadingKind, ReadingMethod } from "@/core/rounds/reading";
 import type { RoundKind } from "@/core/rounds/round";
@@ -219,6 +220,13 @@ interface CustomerLinkRow {
   made_by: string;
   created_at: Date;
 }
+interface BesideRow {
+  order: number;
+  channel: string;
+  from: BesideWords["from"];
+  words: unknown;
+  created_at: Date;
+}
 interface CableGaugeRow extends Stored {
   name: string;
   port: string;
@@ -259,6 +267,7 @@ declare module "knex/types/tables" {
     away: AwayRow;
     words: { word: string };
     find_words: { word: string; newest: number; job_id: string };
+    ear_words: BesideRow;
     cable_gauges: CableGaugeRow;
     customer_links: CustomerLinkRow;
     people: PersonRow;

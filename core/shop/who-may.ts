@@ -21,6 +21,7 @@ type Rule = Readonly<Partial<Record<Method, Duty>>>;
 /** Every address that does something, as its folder is called. What is not here nobody may. */
 export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/archive": { POST: "charge" },
+  "/api/beside/[channel]": { GET: "bench", POST: "bench" },
   "/api/cables": { GET: "read", POST: "bench" },
   "/api/cables/[id]": { DELETE: "bench" },
   "/api/cables/lines": { GET: "bench" },

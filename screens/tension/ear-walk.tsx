@@ -3,11 +3,14 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
 import type { Wheel } from "@/core/wheel/wheel-file";
+import { CodePicture } from "../parts/frame/code-picture";
 import { useVoice } from "../parts/kept/kept-choice";
 import { useSpoken } from "../parts/walk/speak";
 import { useStops } from "../parts/walk/use-stops";
 import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { Walk } from "../parts/walk/walk";
+import { Loudness } from "./loudness";
+import { useEarBeside } from "./use-ear-beside";
 import { usePlucks } from "./use-plucks";
 
 interface EarWalkProps {
@@ -33,6 +36,12 @@ export const EarWalk = (props: EarWalkProps) => {
   const kind = kinds.find((k) => k.spokes.includes(at)) ?? kinds[0];
   const heard = usePlucks({ jobId, wheel, at, kind, practice, onTake, onMove: (to) => walk.move(to - 1) });
   const { ear, words, shown, held } = heard;
+  const beside = useEarBeside({
+    ...{ job, jobId, spoke: at, side: names[spokes[at - 1].flange], range: heard.range },
+    last: words ?? "",
+    onTold: heard.hear,
+    onMuted: heard.mute,
+  });
   const [voice] = useVoice();
   const last = at > 1 ? tensions[at - 2] : null;
   const spoke = spokes[at - 1];
@@ -83,7 +92,26 @@ export const EarWalk = (props: EarWalkProps) => {
         }
         drawing={
           <div className="flex h-full flex-col items-stretch justify-center gap-4">
-            <Level level={ear.level} />
+            {beside.joined ? <p className="text-2xl">another device listens</p> : <Loudness level={ear.level} />}
+            {beside.address && !beside.joined && (
+              <div className="flex flex-wrap items-center gap-4 text-lg">
+                <CodePicture text={beside.address} />
+                <p className="min-w-0 flex-1">
+                  Point the camera of a device that is in at this: it listens from the rim, and photographs, while this
+                  one shows. <span className="break-all">{beside.address}</span>
+                </p>
+              </div>
+            )}
+            {beside.can && !beside.address && (
+              <button type="button" className="min-h-18 border border-ink text-2xl" onClick={beside.ask}>
+                another device listens
+              </button>
+            )}
+            {beside.address && (
+              <button type="button" className="min-h-14 text-lg underline" onClick={beside.end}>
+                this one listens itself
+              </button>
+            )}
             <label className="flex min-h-18 cursor-pointer items-center justify-center border border-ink text-2xl focus-within:outline-3">
               hear a WAV file
               <input
@@ -103,16 +131,5 @@ export const EarWalk = (props: EarWalkProps) => {
         onLeave={onEnd}
       />
     </section>
-  );
-};
-
-/** How loud it is, so that one sees it listens. */
-const Level = ({ level }: { level: number }) => {
-  const part = Math.min(1, Math.max(0, (20 * Math.log10(level + 1e-5) + 70) / 60));
-  return (
-    <svg viewBox="0 0 300 40" className="w-full" role="img" aria-label="loudness">
-      <rect x="1" y="8" width="298" height="24" fill="none" stroke="var(--color-rule)" strokeWidth="2" />
-      <rect x="1" y="8" width={298 * part} height="24" fill="var(--color-ink)" />
-    </svg>
   );
 };

@@ -67,7 +67,11 @@ export const usePlucks = ({ jobId, wheel, at, kind, practice, onTake, onMove }: 
     }
     take(taking);
   };
-  const ear = useEar(range, heard);
+  const muted = useRef(false);
+  const ear = useEar(range, (told) => {
+    // Another device hears the same pluck: it would be taken twice.
+    if (!muted.current) heard(told);
+  });
   const opened = useRef(false);
   useEffect(() => {
     if (practice || opened.current) return;
@@ -87,7 +91,12 @@ export const usePlucks = ({ jobId, wheel, at, kind, practice, onTake, onMove }: 
     setWords(wrong);
   };
   return {
-    ...{ ear, words, shown, held, take, pluck, fromFile },
+    ...{ ear, range, words, shown, held, take, pluck, fromFile },
+    /** Heard by another device. */
+    hear: heard,
+    mute: (is: boolean) => {
+      muted.current = is;
+    },
     /** On or back without a note. */
     pass: (to: number) => {
       setWords(null);

@@ -11,7 +11,7 @@ export const CHANGES_HEADER = "x-kept-changes";
 export const KEPT_AT_HEADER = "x-kept-at";
 
 /** Pages that only make sense with the record at hand. */
-const NOT_KEPT = [/^\/sign-in$/, /^\/settings\/people$/, /^\/w\//, /^\/api\//, /\.[a-z]+$/];
+const NOT_KEPT = [/^\/sign-in$/, /^\/settings\/people$/, /^\/w\//, /^\/beside\//, /^\/api\//, /\.[a-z]+$/];
 
 export const isKeptPage = (path: string): boolean => NOT_KEPT.every((not) => !not.test(path));
 
