@@ -1,4 +1,5 @@
 import type { MetadataRoute } from "next";
+import { OPENED, SHARED_FIELD } from "@/core/shop/own-parts";
 
 /** What a device is told that puts the shop on its home screen. */
 const manifest = (): MetadataRoute.Manifest => ({
@@ -17,8 +18,18 @@ const manifest = (): MetadataRoute.Manifest => ({
     { src: "/icon-masked-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
   ],
   shortcuts: [
+    { name: "Jobs", url: "/" },
     { name: "Diary", url: "/diary" },
     { name: "Stock", url: "/stock" },
+    { name: "Figures", url: "/figures" },
   ],
+  // Job archives and wheel files are opened from where they lie; pictures come from whatever shows them.
+  file_handlers: [{ action: OPENED, accept: { "application/zip": [".zip"], "application/json": [".json"] } }],
+  share_target: {
+    action: OPENED,
+    method: "post",
+    enctype: "multipart/form-data",
+    params: { files: [{ name: SHARED_FIELD, accept: ["image/*"] }] },
+  },
 });
 export default manifest;

@@ -195,6 +195,54 @@ test("a newer version waits while a walk is open, and takes over with what was k
   }
 });
 
+test("pictures another program gives while the shop is away are kept, put with a wheel, and sent when it answers; a wheel file that is opened says what it would change", async () => {
+  await page.goto("/");
+  await keptHere(["/opened"]);
+  await shop.kill();
+  const photo = await page.screenshot();
+  // As the device's own list of programs hands it over.
+  await page.evaluate(
+    async (bytes) => {
+      const given = new DataTransfer();
+      given.items.add(new File([new Uint8Array(bytes)], "from-the-camera.png", { type: "image/png" }));
+      const form = document.createElement("form");
+      form.method = "post";
+      form.enctype = "multipart/form-data";
+      form.action = "/opened";
+      const input = document.createElement("input");
+      input.type = "file";
+      input.name = "pictures";
+      input.files = given.files;
+      form.append(input);
+      document.body.append(form);
+      form.submit();
+    },
+    [...photo],
+  );
+  await expect(page.getByRole("heading", { name: "A picture: of which wheel is it?" })).toBeVisible();
+  await expect(page.getByAltText("from-the-camera.png")).toBeVisible();
+  await page.getByRole("button", { name: /this one/ }).click();
+  await expect(page).toHaveURL(new RegExp(`/jobs/${job}/book-in`));
+  expect(await lettersLeft(page)).toHaveLength(1);
+  await shop.again();
+  await allSent();
+  const { photos } = JSON.parse((await ask(page, "GET", `/api/jobs/${job}/stages/book-in`)).body);
+  expect(photos.map((p: { caption: string }) => p.caption)).toEqual(["from-the-camera.png"]);
+
+  await page.addInitScript(() => {
+    const file = new File([JSON.stringify({ format: "tall-compass/wheel", version: 9 })], "other.json");
+    const launchQueue = {
+      setConsumer: (take: (l: object) => void) => take({ files: [{ getFile: async () => file }] }),
+    };
+    Object.defineProperty(window, "launchQueue", { value: launchQueue });
+  });
+  await page.goto("/opened");
+  await expect(page.getByRole("heading", { name: "other.json: for which wheel is it?" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /picture/ })).toHaveCount(0);
+  await page.getByRole("button", { name: /this one/ }).click();
+  await expect(page.getByText(/other\.json: version/)).toBeVisible();
+});
+
 test("shut out while the shop could not be reached, a device keeps what it could not send until it is let in again", async () => {
   const desk = await keptDevice(shop, "desk");
   const owner = desk.pages()[0];

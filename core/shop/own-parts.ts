@@ -6,3 +6,7 @@ export const OWN_PARTS = [
   "/icon-512.png",
   "/icon-masked-512.png",
 ] as const;
+
+/** Where files come in that the device was asked to open, or was given by another program; and what they are called then. */
+export const OPENED = "/opened";
+export const SHARED_FIELD = "pictures";

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useRef } from "react";
 import type { JobRow } from "@/core/planning/job-row";
+import { OPENED } from "@/core/shop/own-parts";
 import { useListTold } from "../parts/kept/told-by-shop";
 import { type InAdvance, pagesOfJob } from "../parts/kept/worker/kept-pages";
 import { keepPages } from "../parts/kept/worker/with-worker";
@@ -28,7 +29,7 @@ export const KeepBench = ({ bench, mark }: KeepBenchProps) => {
     const wait = Math.max(A_LOOK, last.current + AT_MOST_EVERY - performance.now());
     const timer = setTimeout(() => {
       last.current = performance.now();
-      void keepPages([...first, ...all]);
+      void keepPages([...first, ...all, { path: OPENED, changes: null }]);
     }, wait);
     return () => clearTimeout(timer);
   }, [bench]);

@@ -1,9 +1,9 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { ArchivePreview } from "@/core/shop/archive-preview";
 
-/** A job read in from a file: what it would bring is told first. */
-export const TakeJob = ({ row }: { row: string }) => {
+/** A job read in from a file: what it would bring is told first. @param given a file that came by itself */
+export const TakeJob = ({ row, given }: { row: string; given?: File }) => {
   const [archive, setArchive] = useState<{ readonly file: File; readonly preview: ArchivePreview } | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const read = async (file: File, take: boolean) => {
@@ -17,6 +17,11 @@ export const TakeJob = ({ row }: { row: string }) => {
     setArchive(take || !response.ok ? null : { file, preview: answer });
     setMessage(response.ok ? (take ? `${answer.mark} is taken in.` : null) : (answer.error?.message ?? "not taken"));
   };
+  const first = useRef(given);
+  useEffect(() => {
+    if (first.current) void read(first.current, false);
+    first.current = undefined;
+  });
   return (
     <>
       <label className={`${row} cursor-pointer focus-within:outline-3`}>

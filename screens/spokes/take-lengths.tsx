@@ -1,19 +1,8 @@
 "use client";
-import { useState } from "react";
-import { BadInput } from "@/core/wheel/bad-input";
-import { type WheelChange, wheelChanges } from "@/core/wheel/wheel-changes";
-import type { Wheel } from "@/core/wheel/wheel-file";
 import { changeRecord } from "../parts/kept/change-record";
-import { getJson } from "../parts/kept/get-json";
 import { saidOf } from "../parts/kept/sent";
 import { lookAgain } from "../parts/kept/use-enter";
-
-/** A wheel file that was opened, and what it would change. */
-interface OfferedFile {
-  readonly name: string;
-  readonly document: unknown;
-  readonly changes: readonly WheelChange[];
-}
+import { useWheelFile, WhatChanges } from "./wheel-file";
 
 interface TakeLengthsProps {
   readonly jobId: string;
@@ -25,54 +14,17 @@ interface TakeLengthsProps {
   readonly onSay: (message: string | null) => void;
 }
 
-/** What a wheel file changes about the wheel held; the reader of such files comes with the first that is opened. */
-const changesBy = async (held: unknown, document: unknown) => {
-  const { readWheel } = await import("@/core/wheel/wheel-file");
-  let before: Wheel | null = null;
-  try {
-    before = readWheel(held);
-  } catch {
-    // The figures make no wheel yet: all of the file is new.
-  }
-  return wheelChanges(before, readWheel(document));
-};
-
 /** Takes the lengths as they are worked out, or a wheel from a file in their place. */
 export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: TakeLengthsProps) => {
-  const [offered, setOffered] = useState<OfferedFile | null>(null);
+  const { offered, openFile, takeFile, leave } = useWheelFile(jobId, onSay);
   const settle = async () => {
     const sent = await changeRecord(`/api/jobs/${jobId}/build`, { version: settledVersion });
     onSay(saidOf(sent) ?? "Taken. The lacing plan is drawn from these.");
     lookAgain(jobId);
   };
-  const openFile = async (file: File) => {
-    let document: unknown;
-    try {
-      document = JSON.parse(await file.text());
-    } catch {
-      return onSay(`${file.name} is a file of another kind; a wheel file is JSON and says "tall-compass/wheel"`);
-    }
-    try {
-      const held = await getJson<unknown>(`/api/jobs/${jobId}/wheel-file`);
-      setOffered({ name: file.name, document, changes: await changesBy(held, document) });
-      onSay(null);
-    } catch (error) {
-      setOffered(null);
-      onSay(error instanceof BadInput ? `${file.name}: ${error.path} ${error.message}` : `${file.name} is not read`);
-    }
-  };
-  const takeFile = async () => {
-    if (!offered) return;
-    const sent = await changeRecord(`/api/jobs/${jobId}/wheel-file`, offered.document);
-    const wrong = saidOf(sent);
-    const field = sent.state === "refused" ? `${sent.field ?? ""} ` : "";
-    onSay(wrong ? `${offered.name}: ${field}${wrong}` : `${offered.name} is taken as this wheel.`);
-    setOffered(null);
-    lookAgain(jobId);
-  };
   return (
     <>
-      {offered && <WhatChanges offered={offered} onLeave={() => setOffered(null)} onTake={() => void takeFile()} />}
+      {offered && <WhatChanges offered={offered} onLeave={leave} onTake={() => void takeFile()} />}
       <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink">
         <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule text-xl focus-within:outline-3">
           take a wheel file
@@ -105,39 +57,3 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
     </>
   );
 };
-
-/** What a wheel file would change, before it is taken. */
-const WhatChanges = ({
-  offered,
-  onLeave,
-  onTake,
-}: {
-  offered: OfferedFile;
-  onLeave: () => void;
-  onTake: () => void;
-}) => (
-  <section aria-label="what the wheel file would change" className="border-t border-grid px-4 py-2 text-lg">
-    <p className="font-bold">
-      {offered.changes.length === 0
-        ? `${offered.name} is this wheel as it is.`
-        : `${offered.name} would change ${offered.changes.length} figures:`}
-    </p>
-    <ul className="max-h-40 overflow-y-auto">
-      {offered.changes.map((c) => (
-        <li key={c.path}>
-          {c.path}: <b className="font-mono">{c.was}</b> becomes <b className="font-mono">{c.becomes}</b>
-        </li>
-      ))}
-    </ul>
-    <div className="flex gap-3 pt-2">
-      <button type="button" onClick={onLeave} className="min-h-14 flex-1 border border-ink">
-        leave it
-      </button>
-      {offered.changes.length > 0 && (
-        <button type="button" onClick={onTake} className="min-h-14 flex-[2] bg-ink text-xl text-paper">
-          take it as this wheel
-        </button>
-      )}
-    </div>
-  </section>
-);

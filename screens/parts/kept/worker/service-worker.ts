@@ -1,6 +1,8 @@
 /// <reference lib="webworker" />
 import { CacheFirst, NetworkFirst, NetworkOnly, type PrecacheEntry, Serwist, type SerwistPlugin } from "serwist";
+import { OPENED, SHARED_FIELD } from "@/core/shop/own-parts";
 import { sendAll } from "../post-office";
+import { keepShared } from "../shared-files";
 import {
   type Asked,
   CHANGES_HEADER,
@@ -178,6 +180,16 @@ const serwist = new Serwist({
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/api/sign-in/"),
       method: "POST",
       handler: new NetworkOnly({ plugins: [forgetting] }),
+    },
+    {
+      // Given by another program: kept here until a page says which wheel it is of, whether the shop answers or not.
+      matcher: ({ url, request, sameOrigin }) => sameOrigin && request.mode === "navigate" && url.pathname === OPENED,
+      method: "POST",
+      handler: async ({ request }) => {
+        const given = (await request.formData()).getAll(SHARED_FIELD);
+        await keepShared(given.filter((f) => f instanceof File));
+        return Response.redirect(OPENED, 303);
+      },
     },
     {
       // Asked who is there: whatever was kept is of somebody who is not.
