@@ -66,6 +66,12 @@ const stillFrom = (heard: readonly Heard[]): number => {
   return last.at - heard[from].at > STANDS ? heard[from].at : last.at;
 };
 
+/** Whether the wheel was turned and stands again. */
+export const hasStopped = (heard: readonly Heard[]): boolean => {
+  const last = heard[heard.length - 1];
+  return last !== undefined && last.at - stillFrom(heard) > 3 * STANDS;
+};
+
 /** @param cutAt what it is cut at, no part of the rim @param short all that is short: it tells no speed */
 const spinBy = (
   heard: readonly Heard[],

@@ -79,7 +79,7 @@ export const EarWalk = (props: EarWalkProps) => {
         }
         detail={
           words ??
-          (ear.state === "no microphone"
+          (ear.state === "no microphone" && !beside.joined
             ? "no microphone to be had: drop a WAV here"
             : `${names[spoke.flange]}, head ${spoke.head === "out" ? "outside" : "inside"}${alike ? `, like ${alike}` : ""}; hold what touches it at the crossing`)
         }
@@ -125,7 +125,11 @@ export const EarWalk = (props: EarWalkProps) => {
         }
         doneLabel={held ? (held.value === 0 ? "slack: keep it" : "keep it") : practice ? "pluck" : "listening"}
         onDone={held ? () => heard.take(held) : practice ? () => void heard.pluck() : undefined}
-        entryHint={ear.state === "listening" ? "listening: pluck, it goes on by itself" : "asking for the microphone"}
+        entryHint={
+          ear.state === "listening" || beside.joined
+            ? "listening: pluck, it goes on by itself"
+            : "asking for the microphone"
+        }
         onBack={() => heard.pass(at - 1)}
         onSkip={() => heard.pass(at + 1)}
         onLeave={onEnd}

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { DIALS } from "@/core/runout/dials";
 import { figureIn } from "@/core/runout/gauge-line";
 import type { Heard } from "@/core/spin/heard";
+import { hasStopped } from "@/core/spin/spin";
 import { useDial, useHopPlus, useSidePlus, useSpinCut, useSpinWay } from "../../parts/kept/kept-choice";
 import { type Gauge, useSpinGauges } from "../sources/use-gauge";
 import { layRound } from "./lay-round";
@@ -55,7 +56,8 @@ export const useSpin = (holes: number) => {
     setChosen(found.length === 1 ? 0 : null);
     const another = found.some((c) => Object.values(c.dials).some((d) => d.another));
     setMessage(another ? "past the valve once more makes it surer" : null);
-    return another && found.every((c) => c.turns < 2) ? "go-on" : "stop";
+    // Another turn is worth waiting for while it turns.
+    return another && found.every((c) => c.turns < 2) && !hasStopped(heard.current[dials[0]]) ? "go-on" : "stop";
   };
   const reads = useRef<() => readonly { readonly into: SpunDial; readonly gauge: Gauge }[]>(() => []);
   reads.current = () => [
