@@ -1,10 +1,9 @@
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { gaugeLine } from "./gauge-lines";
 import { hiddenWheel } from "./hidden-wheel";
-import { chance } from "./random";
 import { type StandInPort, standInPort } from "./stand-in-gauge";
 import { StandInWheel } from "./stand-in-wheel";
-import { BY_HAND, type TurnedBy, turnedGauge } from "./turned-gauge";
+import { BY_HAND, gaugeShows, type TurnedBy, turnedTo } from "./turned-gauge";
 
 const DIALS = { side: "lateral", hop: "radial" } as const;
 export type StandInDial = keyof typeof DIALS;
@@ -25,7 +24,6 @@ const wheelOf = (holes: number): WheelInput => ({
 export class StandInBench {
   readonly stand: StandInWheel;
   private at = -360 * BY_HAND.before;
-  private turnsMade = 0;
 
   private constructor(
     readonly holes: number,
@@ -51,6 +49,12 @@ export class StandInBench {
     return exact.dialsAt((360 * (spoke - 0.5)) / this.holes)[DIALS[dial]];
   }
 
+  /** Whether a hole lies under the weld's own rise, where a tenth of a degree is a hundredth of a mm. */
+  onWeld(spoke: number): boolean {
+    const apart = (360 * (spoke - 0.5)) / this.holes - this.stand.hidden.seamAtDeg;
+    return Math.abs(((((apart + 180) % 360) + 360) % 360) - 180) < 180 / this.holes;
+  }
+
   /** A gauge's send key pressed, with the wheel where it stands, or over a hole. */
   press(dial: StandInDial, spoke?: number): void {
     const angle = spoke === undefined ? this.at : (360 * (spoke - 0.5)) / this.holes;
@@ -64,18 +68,17 @@ export class StandInBench {
 
   /** Turns it by hand with both gauges sending by themselves; ends when it stands. */
   async turn(how: Partial<TurnedBy> = {}): Promise<void> {
-    this.turnsMade++;
     const by = { ...BY_HAND, ...how };
     const begun = performance.now();
-    const each = (["side", "hop"] as const).map(async (dial, i) => {
-      const luck = chance(this.stand.hidden.seed + 17 * this.turnsMade + i);
-      for (const { at, mm, angleDeg } of turnedGauge((a) => this.stand.dialsAt(a)[DIALS[dial]], by, luck)) {
-        await new Promise((r) => setTimeout(r, Math.max(0, begun + at - performance.now())));
-        this.ports[dial].write(gaugeLine(mm));
-        this.at = angleDeg;
-      }
-    });
-    await Promise.all(each);
+    for (let sent = 0; ; sent++) {
+      await new Promise((r) => setTimeout(r, Math.max(0, begun + (1000 * sent) / by.perSecond - performance.now())));
+      // Where the wheel stands at this moment, however late it is: it waits for no gauge.
+      const angle = turnedTo(by, (performance.now() - begun) / 1000);
+      if (angle === null) return;
+      this.at = angle;
+      for (const dial of ["side", "hop"] as const)
+        this.ports[dial].write(gaugeLine(gaugeShows((a) => this.stand.dialsAt(a)[DIALS[dial]], by, angle)));
+    }
   }
 
   async close(): Promise<void> {

@@ -24,6 +24,22 @@ export const BY_HAND: TurnedBy = {
   strip: { height: 0.3, degrees: 6 },
 };
 
+/** Where the valve stands after so many seconds, degrees past the gauge; null once the wheel stands. */
+export const turnedTo = (by: TurnedBy, seconds: number): number | null => {
+  const speed = 1 / by.secondsATurn;
+  // Slowed by the same force all the way: after one turn its speed is that part less.
+  const braked = (speed ** 2 * (1 - (1 - by.slows) ** 2)) / 2;
+  const gone = speed * seconds - (braked * seconds * seconds) / 2;
+  return gone > by.turns || speed - braked * seconds <= 0 ? null : 360 * (gone - by.before);
+};
+
+/** mm that a gauge shows, its strip with it, to its last place. */
+export const gaugeShows = (shows: (angleDeg: number) => number, by: TurnedBy, angleDeg: number): number => {
+  const off = Math.abs(((((angleDeg + 180) % 360) + 360) % 360) - 180);
+  const strip = by.strip && off <= by.strip.degrees / 2 ? by.strip.height : 0;
+  return Math.round((shows(angleDeg) + strip) / by.step) * by.step;
+};
+
 /**
  * What a gauge shows while a wheel is turned under it.
  *
@@ -35,18 +51,12 @@ export const turnedGauge = (
   by: TurnedBy,
   luck: Chance,
 ): readonly { readonly at: number; readonly mm: number; readonly angleDeg: number }[] => {
-  const speed = 1 / by.secondsATurn;
-  // Slowed by the same force all the way: after one turn its speed is that part less.
-  const braked = (speed ** 2 * (1 - (1 - by.slows) ** 2)) / 2;
   const heard: { at: number; mm: number; angleDeg: number }[] = [];
   for (let k = 0; ; k++) {
-    const t = k / by.perSecond;
-    const gone = speed * t - (braked * t * t) / 2;
-    if (gone > by.turns || speed - braked * t <= 0) return heard;
-    const angleDeg = 360 * (gone - by.before);
-    const off = Math.abs(((((angleDeg + 180) % 360) + 360) % 360) - 180);
-    const strip = by.strip && off <= by.strip.degrees / 2 ? by.strip.height : 0;
-    const mm = Math.round((shows(angleDeg) + strip) / by.step) * by.step;
-    heard.push({ at: 1000 * t + Math.abs(luck.normal(by.late)), mm, angleDeg });
+    const angleDeg = turnedTo(by, k / by.perSecond);
+    if (angleDeg === null) return heard;
+    // One late, the next waits for it.
+    const at = Math.max((heard.at(-1)?.at ?? -1) + 0.5, (1000 * k) / by.perSecond + Math.abs(luck.normal(by.late)));
+    heard.push({ at, mm: gaugeShows(shows, by, angleDeg), angleDeg });
   }
 };

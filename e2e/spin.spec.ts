@@ -71,9 +71,11 @@ test("two gauges set up by their lines, the wheel turned by hand, every spoke re
   await allSent(page);
   const { rounds } = await storedRounds(page, id);
   for (const [dial, line] of [["side", rounds[0].lateral] as const, ["hop", rounds[0].radial] as const]) {
-    const off = line.map((v, i) => (v ?? 9) - bench.truth(dial, i + 1)).sort((a, b) => a - b);
+    const off = line.map((v, i) => ({ spoke: i + 1, by: (v ?? 9) - bench.truth(dial, i + 1) }));
     // The gauge's zero is its own.
-    for (const x of off) expect(Math.abs(x - off[HOLES / 2])).toBeLessThan(0.02);
+    const zero = off.map((o) => o.by).sort((x, y) => x - y)[HOLES / 2];
+    for (const { spoke, by } of off)
+      expect(Math.abs(by - zero)).toBeLessThan(dial === "hop" && bench.onWeld(spoke) ? 0.05 : 0.02);
   }
 
   await page.getByRole("button", { name: "place by place" }).click();

@@ -37,6 +37,29 @@ const offLine = (heard: readonly Heard[], reach: number): number[] =>
     return mm - middleOf(Array.from({ length: most }, (_, k) => (heard[i - k - 1].mm + heard[i + k + 1].mm) / 2));
   });
 
+/** Between its steepest flanks, whatever the line does beside it. @param sign + where it stands up */
+const flanked = (heard: readonly Heard[], start: number, end: number, sign: number): Bump | null => {
+  const rise = (i: number) => sign * (heard[i + 1].mm - heard[i].mm);
+  let up = start;
+  for (let i = start; i < end; i++) if (rise(i) > rise(up)) up = i;
+  let down = Math.min(up + 1, end - 1);
+  for (let i = up + 1; i < end; i++) if (rise(i) < rise(down)) down = i;
+  const inside = heard.slice(up + 1, down + 1);
+  if (inside.length === 0 || rise(down) >= 0) return null;
+  const halfWay = (i: number) => (heard[i].at + heard[i + 1].at) / 2;
+  const top = inside.reduce((sum, h) => sum + h.mm, 0) / inside.length;
+  const beside = (heard[up].mm + heard[Math.min(down + 1, heard.length - 1)].mm) / 2;
+  const step = (heard[end].at - heard[start].at) / (end - start);
+  const [from, to] = [halfWay(up), halfWay(down)];
+  // A flank that is no wall goes on for a figure.
+  return {
+    at: (from + to) / 2,
+    sure: Math.max(2, step / 3),
+    ...{ from: from - step / 2, to: to + step / 2 },
+    height: top - beside,
+  };
+};
+
 /** All that is short and stands off the line, looked for at one scale. */
 const bumpsAt = (heard: readonly Heard[], span: number): Bump[] => {
   const every = (heard[heard.length - 1].at - heard[0].at) / (heard.length - 1);
@@ -51,17 +74,8 @@ const bumpsAt = (heard: readonly Heard[], span: number): Bump[] => {
     let start = i;
     while (start > 0 && Math.sign(off[start - 1]) === Math.sign(off[i]) && Math.abs(off[start - 1]) >= limit / 2)
       start--;
-    const within = heard.slice(start, end + 1);
-    const weights = off.slice(start, end + 1).map(Math.abs);
-    const sum = weights.reduce((a, b) => a + b, 0);
-    const step = (heard[Math.min(end + 1, heard.length - 1)].at - heard[Math.max(0, start - 1)].at) / (end - start + 2);
-    bumps.push({
-      at: within.reduce((a, h, k) => a + h.at * weights[k], 0) / sum,
-      sure: Math.max(2, step / 3),
-      // Its ends lie between two figures.
-      ...{ from: heard[start].at - step / 2, to: heard[end].at + step / 2 },
-      height: Math.sign(off[i]) * Math.max(...weights),
-    });
+    const bump = flanked(heard, Math.max(0, start - 2), Math.min(heard.length - 1, end + 2), Math.sign(off[i]));
+    if (bump) bumps.push(bump);
     i = end;
   }
   // What is as long as what it is looked for in is no short thing; what began before or goes on after has no middle; and
@@ -69,6 +83,7 @@ const bumpsAt = (heard: readonly Heard[], span: number): Bump[] => {
   return bumps.filter(
     (b) =>
       b.to - b.from <= 1.2 * span &&
+      Math.abs(b.height) >= LEAST_HEIGHT &&
       b.from > heard[0].at &&
       b.to < heard[heard.length - 1].at &&
       !bumps.some((o) => Math.abs(o.at - b.at) <= 1.5 * span && Math.abs(o.height) > 1.3 * Math.abs(b.height)),
