@@ -33,7 +33,8 @@ const until = async (is: () => boolean) => {
 const hear = (dial: StandInDial) => {
   const heard: Heard[] = [];
   const said = { lines: [] as string[], on: [] as boolean[] };
-  const stop = listen(portOf(dial), "9600 8N1", {
+  const path = portOf(dial);
+  const stop = listen(path, "9600 8N1", () => portOf(dial) === path, {
     line: (text, at) => {
       said.lines.push(text);
       const typed = GAUGE && figureIn(text, GAUGE);

@@ -16,6 +16,8 @@ const AGAIN = 1500;
 
 interface Cable {
   readonly way: CableWay;
+  /** Whether it is plugged in: nothing else is opened, whatever lies at that path. */
+  readonly isThere: () => boolean;
   readonly listeners: Set<Listener>;
   port: SerialPort | null;
   isOn: boolean | null;
@@ -34,14 +36,21 @@ const tell = (cable: Cable, isOn: boolean): void => {
 };
 
 const open = (path: string, cable: Cable): void => {
+  const later = () => {
+    tell(cable, false);
+    if (cables.get(path) === cable) cable.again = setTimeout(() => open(path, cable), AGAIN);
+  };
+  if (!cable.isThere()) {
+    later();
+    return;
+  }
   const reader = new LineReader(performance.now());
   const port = new SerialPort({ path, ...CABLE_WAYS[cable.way], autoOpen: false });
   cable.port = port;
   const off = () => {
     if (cable.port !== port) return;
     cable.port = null;
-    tell(cable, false);
-    if (cables.get(path) === cable) cable.again = setTimeout(() => open(path, cable), AGAIN);
+    later();
   };
   port.on("error", off);
   port.on("close", off);
@@ -65,19 +74,19 @@ const close = (path: string, cable: Cable): void => {
  * Hears the lines that come over a serial port. It is opened for the first who listens and closed after the last; asked to be
  * heard another way it is opened anew, for all. Pulled off, it is tried again until it is there.
  *
- * @param path one of `portsHere`
+ * @param isThere whether the port is one of `portsHere` now
  * @returns ends it
  */
-export const listen = (path: string, way: CableWay, listener: Listener): (() => void) => {
+export const listen = (path: string, way: CableWay, isThere: () => boolean, listener: Listener): (() => void) => {
   let cable = cables.get(path);
   if (cable && cable.way !== way) {
     close(path, cable);
-    cable = { way, listeners: cable.listeners, port: null, isOn: null, again: undefined };
+    cable = { way, isThere, listeners: cable.listeners, port: null, isOn: null, again: undefined };
     cables.set(path, cable);
     open(path, cable);
   }
   if (!cable) {
-    cable = { way, listeners: new Set(), port: null, isOn: null, again: undefined };
+    cable = { way, isThere, listeners: new Set(), port: null, isOn: null, again: undefined };
     cables.set(path, cable);
     open(path, cable);
   }

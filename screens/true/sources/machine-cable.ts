@@ -1,6 +1,8 @@
 import type { CableGauge } from "@/core/runout/cable-gauge";
 import type { TakeLine, Wire, WireState } from "./wire";
 
+/** ms it is listened to after the last who wanted its lines: the next stop of a walk comes at once. */
+const LINGER = 2000;
 /** ms without a sign of life after which the shop counts as away, and until it is listened to again. */
 const SILENCE = 5000;
 const AGAIN = 2000;
@@ -15,6 +17,7 @@ const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
   let line: EventSource | null = null;
   let silence: ReturnType<typeof setTimeout> | undefined;
   let again: ReturnType<typeof setTimeout> | undefined;
+  let leaving: ReturnType<typeof setTimeout> | undefined;
   const change = (to: WireState) => {
     if (state === to) return;
     state = to;
@@ -28,6 +31,7 @@ const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
   };
   const deaf = () => {
     stop();
+    if (takers.size === 0) return change({ state: "none" });
     change(AWAY);
     again = setTimeout(listen, AGAIN);
   };
@@ -58,12 +62,15 @@ const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
     },
     want: (take) => {
       takers.add(take);
-      if (takers.size === 1) listen();
+      clearTimeout(leaving);
+      if (!line && takers.size === 1) listen();
       return () => {
         takers.delete(take);
         if (takers.size > 0) return;
-        stop();
-        change({ state: "none" });
+        leaving = setTimeout(() => {
+          stop();
+          change({ state: "none" });
+        }, LINGER);
       };
     },
   };

@@ -3,6 +3,7 @@ import { eventStream } from "@/app/api/event-stream";
 import { listen } from "@/cables/listen";
 import { CABLE_WAY_NAMES, type CableWay } from "@/core/runout/cable-ways";
 import { BadInput } from "@/core/wheel/bad-input";
+import { listCableGauges } from "@/store/cable-gauges";
 import { ports } from "../ports";
 
 const isWay = (way: string | null): way is CableWay => (CABLE_WAY_NAMES as readonly (string | null)[]).includes(way);
@@ -21,11 +22,13 @@ export const GET = async (request: Request): Promise<Response> => {
   return answer(async () => {
     if (!isWay(way))
       throw new BadInput("way", `${way} will not do; one of ${CABLE_WAY_NAMES.join(", ")}`, { code: "unreadable" });
-    const port = ports().find((p) => p.path === path);
-    if (!port) throw new BadInput("port", `${path} is not plugged into the shop's machine`, { code: "not-there" });
+    const isThere = () => ports().some((p) => p.path === path);
+    // One that was set up and is off just now is waited for.
+    if (!path || !(isThere() || (await listCableGauges()).some((g) => g.port === path)))
+      throw new BadInput("port", `${path} is not plugged into the shop's machine`, { code: "not-there" });
     return eventStream(request, (tell) => {
       const beat = setInterval(() => tell("beat", {}), BEAT);
-      const stop = listen(port.path, way, {
+      const stop = listen(path, way, isThere, {
         line: (text, at) => tell("line", { text, at }),
         on: (is) => tell("on", { is }),
       });
