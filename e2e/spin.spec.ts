@@ -1,5 +1,6 @@
 import { resolve } from "node:path";
 import { expect } from "@playwright/test";
+import type { CableGauge } from "@/core/runout/cable-gauge";
 import { StandInBench, type StandInDial } from "@/devices/stand-in-bench";
 import { environment } from "@/store/environment";
 import { allSent, DRUM_WHEEL, newJob, put, sit, storedRounds } from "./at-the-bench";
@@ -95,4 +96,44 @@ test("two gauges set up by their lines, the wheel turned by hand, every spoke re
   await expect(shown).toHaveCount(0);
   await bench.plug("side");
   await expect(gauge).toContainText("sends by itself");
+});
+
+test("one gauge alone reads side to side, then hop, in the same round; turned the other way than said it is told", async ({
+  page,
+}) => {
+  const { gauges } = (await (await page.request.get("/api/cables")).json()) as { gauges: CableGauge[] };
+  const side = gauges.find((g) => g.name === "bench side");
+  await page.addInitScript((kept) => {
+    localStorage.setItem("tall-compass-gauge", kept);
+    localStorage.setItem("tall-compass-dial", "shown mm");
+  }, JSON.stringify(side));
+  const id = await newJob(page, "true-only");
+  await put(page, id, DRUM_WHEEL);
+  await page.goto(`/jobs/${id}/true`);
+  await page.getByRole("button", { name: "read it in one turn" }).click();
+  await sit(page);
+  const told = page.getByTestId("spin-told");
+  const turnIt = async (what: string) => {
+    await page.getByRole("button", { name: `${what}: listen while I turn it` }).click();
+    await page.waitForTimeout(500);
+    const turned = bench.turn({ turns: 2.4, secondsATurn: 5, slows: 0.05, perSecond: 30 });
+    await expect(page.getByRole("button", { name: "take every spoke" })).toBeVisible();
+    return turned;
+  };
+  await turnIt("side to side");
+  await page.getByRole("button", { name: "take every spoke" }).click();
+  await turnIt("hop");
+  await page.getByRole("button", { name: "take every spoke" }).click();
+  await expect(page.getByTestId("verdict")).toBeVisible();
+  await allSent(page);
+  const { rounds } = await storedRounds(page, id);
+  expect(rounds).toHaveLength(1);
+  for (const line of [rounds[0].lateral, rounds[0].radial]) expect(line.filter((v) => v !== null)).toHaveLength(HOLES);
+
+  await page.getByRole("button", { name: "read again" }).click();
+  await page.getByRole("button", { name: "spokes come by 1, 2, 3 …" }).click();
+  await turnIt("side to side");
+  await expect(told).toContainText("the other way round");
+  await page.getByRole("button", { name: "yes: lay it the other way" }).click();
+  await expect(told).toContainText("side to side over");
 });

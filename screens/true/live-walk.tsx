@@ -17,7 +17,11 @@ interface LiveWalkProps {
   readonly names: { readonly A: string; readonly B: string };
   /** mm at each spoke, as it was read last. */
   readonly before: Readonly<Record<SpunDial, Readings>>;
+  /** mm at each spoke, as far as this round was read. */
+  readonly read: Readonly<Record<SpunDial, Readings>>;
   readonly onTake: TakeReadings;
+  /** All of the round that is read here was taken. */
+  readonly onDone: () => void;
   readonly onEnd: () => void;
 }
 
@@ -43,7 +47,7 @@ export const LiveWalk = (props: LiveWalkProps) => {
 };
 
 /** The practice wheel's dials, or what another program recorded. */
-const StandTrace = ({ jobId, holes, practice, band, onTake }: LiveWalkProps) => {
+const StandTrace = ({ jobId, holes, practice, band, onTake, onDone }: LiveWalkProps) => {
   const trace = useTrace(jobId);
   const { points, state, message } = trace;
   const passed = points.length === 0 ? 0 : Math.round(((points.at(-1)?.angleDeg ?? 0) / 360) * holes);
@@ -91,7 +95,11 @@ const StandTrace = ({ jobId, holes, practice, band, onTake }: LiveWalkProps) => 
         {state === "whole" && (
           <button
             type="button"
-            onClick={() => trace.taken(onTake(takenFromTrace(points, holes)))}
+            onClick={() => {
+              const wrong = onTake(takenFromTrace(points, holes));
+              trace.taken(wrong);
+              if (!wrong) onDone();
+            }}
             className="flex-1 bg-ink text-paper outline-offset-[-8px]"
           >
             take every spoke

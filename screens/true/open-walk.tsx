@@ -65,11 +65,9 @@ export const OpenWalk = (props: OpenWalkProps) => {
           lateral: (before ?? round).lateral,
           radial: (before ?? round).radial,
         }}
-        onTake={(takings) => {
-          const wrong = acts.take(takings);
-          if (!wrong) void props.ask();
-          return wrong;
-        }}
+        read={round}
+        onTake={acts.take}
+        onDone={() => void props.ask()}
         onEnd={props.onLeave}
       />
     );

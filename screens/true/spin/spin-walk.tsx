@@ -53,12 +53,16 @@ interface SpinWalkProps {
   readonly band: { readonly lateral: number; readonly radial: number };
   /** mm at each spoke, as it was read last. */
   readonly before: Readonly<Record<SpunDial, Readings>>;
+  /** mm at each spoke, as far as this round was read. */
+  readonly read: Readonly<Record<SpunDial, Readings>>;
   readonly onTake: TakeReadings;
+  readonly onDone: () => void;
 }
 
 /** A round in one turn: a gauge that sends by itself is listened to while the wheel goes round, and laid over the holes. */
-export const SpinWalk = ({ wire, holes, names, band, before, onTake }: SpinWalkProps) => {
-  const spin = useSpin(holes);
+export const SpinWalk = ({ wire, holes, names, band, before, read, onTake, onDone }: SpinWalkProps) => {
+  const has = (dial: SpunDial) => read[dial].some((v) => v !== null);
+  const spin = useSpin(holes, has("lateral") && !has("radial") ? "radial" : "lateral");
   const { what, state, cuts, cut, chosen, shown } = spin;
   const wireState = useWireState(wire);
   const [way, setWay] = useSpinWay();
@@ -183,8 +187,11 @@ export const SpinWalk = ({ wire, holes, names, band, before, onTake }: SpinWalkP
                 onClick={() => {
                   const wrong = onTake(takingsOf(cut));
                   spin.taken(wrong);
+                  if (wrong) return;
                   // One gauge reads one after the other.
-                  if (!wrong && !spin.hop && what === "lateral") spin.setWhat("radial");
+                  const other = what === "lateral" ? "radial" : "lateral";
+                  if (!spin.hop && !has(other)) spin.setWhat(other);
+                  else onDone();
                 }}
               >
                 take every spoke

@@ -18,10 +18,14 @@ const WELD_DEG = 180;
 
 export type SpinState = "ready" | "listening" | "found";
 
-/** Listens to gauges that send by themselves while the wheel is turned, until a turn can be laid round its holes. */
-export const useSpin = (holes: number) => {
+/**
+ * Listens to gauges that send by themselves while the wheel is turned, until a turn can be laid round its holes.
+ *
+ * @param first what a gauge that is alone reads first
+ */
+export const useSpin = (holes: number, first: SpunDial) => {
   const { main, hop } = useSpinGauges();
-  const [what, setWhat] = useState<SpunDial>("lateral");
+  const [what, setWhat] = useState<SpunDial>(first);
   const [way] = useSpinWay();
   const [cut] = useSpinCut();
   const [dial] = useDial();
