@@ -1,3 +1,5 @@
+import type { RoundView } from "./round-view";
+
 /** What is read in the walk with the dial. */
 export type WalkKind = "lateral" | "far-edge" | "radial" | "tension" | "offset";
 
@@ -43,3 +45,7 @@ export const onePlace = (spoke: number, edges: boolean): Stop[] => [
   ...(edges ? [{ spoke, what: "far-edge" } as const] : []),
   { spoke, what: "radial" },
 ];
+
+/** What a round has of a stop, mm or N; null where nothing was taken there. */
+export const valueAt = (round: RoundView, stop: Stop): number | null =>
+  stop.what === "offset" ? round.offset : (stop.what === "far-edge" ? round.farEdge : round[stop.what])[stop.spoke - 1];

@@ -4,7 +4,7 @@ import { fromTyped } from "@/core/rounds/work-out";
 import { useDial, useHopPlus, useSidePlus } from "../parts/kept/kept-choice";
 import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
-import { onePlace, readingStops, type Stop } from "./reading-places";
+import { onePlace, readingStops, type Stop, valueAt } from "./reading-places";
 import type { ReadingWalkProps } from "./reading-walk";
 import { placeBefore } from "./reading-words";
 import type { Offered } from "./readings-source";
@@ -15,9 +15,6 @@ import { useOffsetStop } from "./use-offset-stop";
 
 /** mm; a step of more than this from the neighbour is asked about once. */
 const JUMP = 3;
-
-const valueAt = (round: RoundView, stop: Stop): number | null =>
-  stop.what === "offset" ? round.offset : (stop.what === "far-edge" ? round.farEdge : round[stop.what])[stop.spoke - 1];
 
 /** How far a reading stands from the place before, mm, where that is far enough to be asked about; else null. */
 const jump = (round: RoundView, stop: Stop, places: readonly number[], value: number): number | null => {

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { isLacedAnew } from "@/core/wheel/stages";
 import { useOwnPlan } from "./own-plan/use-own-plan";
+import { readingStops, valueAt } from "./reading-places";
 import { goesOn, placesAsked, roundNow } from "./round-now";
 import { doubtsTight } from "./sitting";
 import { useAdvised } from "./use-advised";
@@ -36,7 +37,10 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
     firstOffset: isLacedAnew(job.kind) && rounds.length <= 1 && rounds.every((r) => r.offset === null),
     bothEdges: round?.farEdge.some((v) => v !== null) ?? false,
   });
+  const { plan: toRead } = reading;
+  const stops = readingStops(now.spokes.length, toRead.places, toRead.tension, toRead.offset, toRead.edges);
   const walks = useWalks({
+    allRead: round !== null && stops.every((stop) => valueAt(round, stop) !== null),
     ...{ jobId, round, read, turned, toTurn: plan.toTurn, first: rounds.length === 0 },
     ...{ taken: now.taken, entries: now.entries, open: acts.open },
     doubtsTight: doubtsTight(job.kind, now.taken, rounds),

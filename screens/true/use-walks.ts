@@ -21,6 +21,8 @@ interface WalksOptions {
   readonly read: number;
   readonly turned: number;
   readonly toTurn: number;
+  /** Every place that is to be read was, in the round in hand: reading again is a round of its own. */
+  readonly allRead: boolean;
   /** No round was ever read here. */
   readonly first: boolean;
   readonly taken: Readonly<Record<string, Taken>>;
@@ -51,7 +53,7 @@ export const useWalks = (o: WalksOptions) => {
     setAsking(null);
     // The key says so: the wheel was de-stressed after its turns, and the record keeps it.
     if (round && turned > 0) await post({ what: "destressed", jobId, roundId: round.id });
-    const partly = goesOn(round, o);
+    const partly = goesOn(round, o) && !(round?.advice && o.allRead);
     const again = partly && o.read > 0 && wasAway(round?.lastAt ?? null);
     if (!partly) o.open();
     setAway(again);
