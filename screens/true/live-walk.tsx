@@ -1,27 +1,14 @@
 "use client";
-import type { Readings } from "@/core/runout/runout";
 import { KeptNote } from "../parts/kept/kept-note";
-import type { TakeReadings } from "../parts/walk/use-take-readings";
 import { DialTrace } from "./dial-trace";
 import { useSpinGauges } from "./sources/use-gauge";
-import type { SpunDial } from "./spin/spin-question";
-import { SpinWalk } from "./spin/spin-walk";
+import { SpinWalk, type SpinWalkProps } from "./spin/spin-walk";
 import { takenFromTrace, useTrace } from "./use-trace";
 
-interface LiveWalkProps {
+interface LiveWalkProps extends Omit<SpinWalkProps, "wire"> {
   readonly jobId: string;
   readonly job: string;
-  readonly holes: number;
   readonly practice: boolean;
-  readonly band: { readonly lateral: number; readonly radial: number };
-  readonly names: { readonly A: string; readonly B: string };
-  /** mm at each spoke, as it was read last. */
-  readonly before: Readonly<Record<SpunDial, Readings>>;
-  /** mm at each spoke, as far as this round was read. */
-  readonly read: Readonly<Record<SpunDial, Readings>>;
-  readonly onTake: TakeReadings;
-  /** All of the round that is read here was taken. */
-  readonly onDone: () => void;
   readonly onEnd: () => void;
 }
 

@@ -2,9 +2,9 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { BesideWords } from "@/core/beside/words";
 import { changeRecord } from "./change-record";
+import { openLine } from "./open-line";
 
-/** ms without a sign of life after which the shop counts as away, and until it is listened to again. */
-const SILENCE = 5000;
+/** ms until it is listened to again. */
 const AGAIN = 1500;
 
 type From = BesideWords["from"];
@@ -26,35 +26,12 @@ export const useBeside = <F extends From>(
   hear.current = onHear;
   useEffect(() => {
     if (!channel) return;
-    let line: EventSource | null = null;
-    let silence: ReturnType<typeof setTimeout> | undefined;
-    let again: ReturnType<typeof setTimeout> | undefined;
-    const deaf = () => {
-      line?.close();
-      clearTimeout(silence);
-      setHearing(false);
-      again = setTimeout(listen, AGAIN);
-    };
-    const alive = () => {
-      clearTimeout(silence);
-      silence = setTimeout(deaf, SILENCE);
-      setHearing(true);
-    };
-    const listen = () => {
-      line = new EventSource(`/api/beside/${channel}?from=${hears}`);
-      line.addEventListener("beat", alive);
-      line.addEventListener("words", ({ data }) => {
-        alive();
-        hear.current(JSON.parse(data));
-      });
-      line.onerror = deaf;
-    };
-    listen();
-    return () => {
-      line?.close();
-      clearTimeout(silence);
-      clearTimeout(again);
-    };
+    return openLine({
+      address: `/api/beside/${channel}?from=${hears}`,
+      on: { words: (words: Extract<BesideWords, { from: F }>) => hear.current(words) },
+      onHeard: setHearing,
+      again: AGAIN,
+    });
   }, [channel, hears]);
   const say = useCallback(
     async (words: BesideWords): Promise<boolean> =>

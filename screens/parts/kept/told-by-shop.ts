@@ -1,10 +1,9 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { openLine } from "./open-line";
 import { queryClient } from "./query-client";
 import { useRefresh } from "./use-refresh";
 
-/** ms without a sign of life after which the shop is asked instead. */
-const SILENCE = 5000;
 /** ms until it is listened to again. */
 const AGAIN = 3000;
 
@@ -24,40 +23,15 @@ const useListening = (what: string, { onJob, onList }: Heard): boolean => {
   const [listening, setListening] = useState(false);
   useEffect(() => {
     if (!mayListen()) return;
-    let line: EventSource | null = null;
-    let silence: ReturnType<typeof setTimeout> | undefined;
-    let again: ReturnType<typeof setTimeout> | undefined;
-    const deaf = () => {
-      line?.close();
-      clearTimeout(silence);
-      clearTimeout(again);
-      setListening(false);
-      again = setTimeout(listen, AGAIN);
-    };
-    const alive = () => {
-      clearTimeout(silence);
-      silence = setTimeout(deaf, SILENCE);
-      setListening(true);
-    };
-    const listen = () => {
-      line = new EventSource(`/api/events?${what}`);
-      line.addEventListener("beat", alive);
-      line.addEventListener("job", ({ data }) => {
-        alive();
-        onJob?.(JSON.parse(data).changes);
-      });
-      line.addEventListener("list", ({ data }) => {
-        alive();
-        onList?.(JSON.parse(data).mark);
-      });
-      line.onerror = deaf;
-    };
-    listen();
-    return () => {
-      line?.close();
-      clearTimeout(silence);
-      clearTimeout(again);
-    };
+    return openLine({
+      address: `/api/events?${what}`,
+      on: {
+        job: ({ changes }: { changes: number }) => onJob?.(changes),
+        list: ({ mark }: { mark: string }) => onList?.(mark),
+      },
+      onHeard: setListening,
+      again: AGAIN,
+    });
   }, [what, onJob, onList]);
   return listening;
 };

@@ -1,58 +1,43 @@
 import type { CableGauge } from "@/core/runout/cable-gauge";
+import { openLine } from "../../parts/kept/open-line";
 import type { TakeLine, Wire, WireState } from "./wire";
 
 /** ms it is listened to after the last who wanted its lines: the next stop of a walk comes at once. */
 const LINGER = 2000;
-/** ms without a sign of life after which the shop counts as away, and until it is listened to again. */
-const SILENCE = 5000;
+/** ms until the shop is listened to again. */
 const AGAIN = 2000;
 
+const NONE: WireState = { state: "none" };
+const OPEN: WireState = { state: "open" };
 const LOST: WireState = { state: "lost", message: "the gauge’s cable is off the shop’s machine; put it on" };
 const AWAY: WireState = { state: "lost", message: "the shop does not answer, and its gauge with it" };
 
 const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
-  let state: WireState = { state: "none" };
+  let state: WireState = NONE;
   const listeners = new Set<() => void>();
   const takers = new Set<TakeLine>();
-  let line: EventSource | null = null;
-  let silence: ReturnType<typeof setTimeout> | undefined;
-  let again: ReturnType<typeof setTimeout> | undefined;
+  let close: (() => void) | null = null;
   let leaving: ReturnType<typeof setTimeout> | undefined;
   const change = (to: WireState) => {
     if (state === to) return;
     state = to;
     for (const listener of listeners) listener();
   };
-  const stop = () => {
-    line?.close();
-    line = null;
-    clearTimeout(silence);
-    clearTimeout(again);
-  };
-  const deaf = () => {
-    stop();
-    if (takers.size === 0) return change({ state: "none" });
-    change(AWAY);
-    again = setTimeout(listen, AGAIN);
-  };
-  const alive = () => {
-    clearTimeout(silence);
-    silence = setTimeout(deaf, SILENCE);
-  };
   const listen = () => {
-    line = new EventSource(`/api/cables/lines?${new URLSearchParams({ port, way })}`);
-    alive();
-    line.addEventListener("beat", alive);
-    line.addEventListener("on", ({ data }) => {
-      alive();
-      change(JSON.parse(data).is ? { state: "open" } : LOST);
+    close = openLine({
+      address: `/api/cables/lines?${new URLSearchParams({ port, way })}`,
+      on: {
+        on: ({ is }: { is: boolean }) => change(is ? OPEN : LOST),
+        line: ({ text, at }: { text: string; at: number }) => {
+          for (const take of takers) take(text, at);
+        },
+      },
+      // Whether the cable is on is told first of all.
+      onHeard: (is) => {
+        if (!is) change(AWAY);
+      },
+      again: AGAIN,
     });
-    line.addEventListener("line", ({ data }) => {
-      alive();
-      const { text, at } = JSON.parse(data);
-      for (const take of takers) take(text, at);
-    });
-    line.onerror = deaf;
   };
   return {
     now: () => state,
@@ -63,13 +48,14 @@ const listenTo = ({ port, way }: Pick<CableGauge, "port" | "way">): Wire => {
     want: (take) => {
       takers.add(take);
       clearTimeout(leaving);
-      if (!line && takers.size === 1) listen();
+      if (!close) listen();
       return () => {
         takers.delete(take);
         if (takers.size > 0) return;
         leaving = setTimeout(() => {
-          stop();
-          change({ state: "none" });
+          close?.();
+          close = null;
+          change(NONE);
         }, LINGER);
       };
     },

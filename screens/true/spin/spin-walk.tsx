@@ -46,7 +46,7 @@ const takingsOf = (cut: SpinCutAt) =>
 const KEY = "min-h-14 flex-1 border-r border-rule px-3 text-lg leading-tight";
 const MAIN = "flex-1 bg-ink px-4 text-2xl leading-tight text-paper outline-offset-[-8px]";
 
-interface SpinWalkProps {
+export interface SpinWalkProps {
   readonly wire: Wire;
   readonly holes: number;
   readonly names: { readonly A: string; readonly B: string };
