@@ -31,15 +31,30 @@ export interface Workshop {
   readonly stop: () => Promise<void>;
 }
 
-/** Ends whatever runs for a folder, at once and with no goodbye, as a power cut does. */
-const cutPower = (folder: string): void => {
-  for (const id of readdirSync("/proc").filter((name) => /^\d+$/.test(name) && Number(name) !== process.pid))
+/** All that runs for a folder. */
+const runningFor = (folder: string): number[] =>
+  readdirSync("/proc").flatMap((id) => {
     try {
-      if (readFileSync(`/proc/${id}/environ`, "utf8").includes(`TALL_COMPASS_DATA=${folder}\0`))
-        process.kill(Number(id), "SIGKILL");
+      const isOurs = /^\d+$/.test(id) && Number(id) !== process.pid;
+      return isOurs && readFileSync(`/proc/${id}/environ`, "utf8").includes(`TALL_COMPASS_DATA=${folder}\0`)
+        ? [Number(id)]
+        : [];
     } catch {
       // Gone already, or none of ours.
+      return [];
     }
+  });
+
+/** Ends whatever runs for a folder, at once and with no goodbye, as a power cut does. */
+const cutPower = (folder: string): void => {
+  // One that is ended a moment later than the database starts that again in between: until nothing runs.
+  for (let ids = runningFor(folder); ids.length > 0; ids = runningFor(folder))
+    for (const id of ids)
+      try {
+        process.kill(id, "SIGKILL");
+      } catch {
+        // Gone already.
+      }
 };
 
 export const openWorkshop = async (name: string): Promise<Workshop> => {
