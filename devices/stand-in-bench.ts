@@ -71,9 +71,10 @@ export class StandInBench {
     const by = { ...BY_HAND, ...how };
     const begun = performance.now();
     for (let sent = 0; ; sent++) {
-      await new Promise((r) => setTimeout(r, Math.max(0, begun + (1000 * sent) / by.perSecond - performance.now())));
-      // Where the wheel stands at this moment, however late it is: it waits for no gauge.
-      const angle = turnedTo(by, (performance.now() - begun) / 1000);
+      const due = sent / by.perSecond;
+      await new Promise((r) => setTimeout(r, Math.max(0, begun + 1000 * due - performance.now())));
+      // A gauge reads when it is due, however late its line is carried off.
+      const angle = turnedTo(by, due);
       if (angle === null) return;
       this.at = angle;
       for (const dial of ["side", "hop"] as const)

@@ -30,8 +30,8 @@ const howTurned = fc.record({
 /** mm: how far readings stand from the truth, whatever the dial's zero. */
 const farthest = (spin: Spin, truth: readonly number[], over = {}) => {
   const read = readOverHoles(spin, HOLES, over);
-  // One close by the strip may be left out.
-  expect(read.length).toBeGreaterThanOrEqual(HOLES - 1);
+  // Those beside the strip may be left out, where a slow gauge shows little between.
+  expect(read.length).toBeGreaterThanOrEqual(HOLES - 2);
   const off = read.map((r) => r.value - truth[r.spoke - 1]).sort((a, b) => a - b);
   const zero = off[off.length >> 1];
   return {
@@ -83,7 +83,7 @@ describe("a wheel turned by hand under a gauge that sends by itself", () => {
         if (wantsAnotherTurn(readOverHoles(spin, HOLES), spin))
           spin = cut(turned({ ...how, turns: 2.4 }, "radial", { strip }).heard);
         const read = readOverHoles(spin, HOLES);
-        expect(read.length).toBeGreaterThanOrEqual(HOLES - 1);
+        expect(read.length).toBeGreaterThanOrEqual(HOLES - 2);
         const off = read.map((r) => r.value - truth[r.spoke - 1]).sort((a, b) => a - b);
         const zero = off[off.length >> 1];
         for (const r of read) {
@@ -94,6 +94,20 @@ describe("a wheel turned by hand under a gauge that sends by itself", () => {
       }),
       { numRuns: 5, endOnFailure: true },
     );
+  });
+
+  test("a machine that is busy carries its lines late, in bursts: it makes no difference", () => {
+    const how = { seed: 21, secondsATurn: 6, slows: 0.1, turns: 1.6, before: 0.1, perSecond: 30 };
+    const { heard, truth } = turned(how, "lateral");
+    const luck = chance(9);
+    let held = 0;
+    const late = heard.map((h) => {
+      // Now and then nothing is carried for a third of a second.
+      if (luck.between(0, 1) < 0.03) held = h.at + luck.between(100, 400);
+      return { ...h, at: Math.max(h.at, held) };
+    });
+    expect(late.filter((h, i) => h.at > heard[i].at + 50).length).toBeGreaterThan(20);
+    expect(farthest(cut(late), truth).most).toBeLessThan(0.02);
   });
 
   test("turned the other way round, the plus the other way, cut at the weld: said so, the readings are the same", () => {

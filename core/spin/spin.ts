@@ -1,5 +1,6 @@
 import { atHoles, type Sample } from "../runout/at-holes";
 import { READING_SIGMA } from "../runout/line";
+import { evenTimes } from "./even-times";
 import type { Heard, Passage } from "./heard";
 import { type Bump, marksIn } from "./marks";
 import { type Turning, turningOf } from "./turning";
@@ -104,7 +105,8 @@ const spinBy = (
 };
 
 /** Cut where somebody tapped as the valve passed. */
-export const spinByTaps = (heard: readonly Heard[], taps: readonly number[]): Spin | NotYet => {
+export const spinByTaps = (came: readonly Heard[], taps: readonly number[]): Spin | NotYet => {
+  const heard = evenTimes(came);
   if (taps.length < 2 || heard.length < 2) return "no-mark";
   // A tap follows the eye by as much each time; what is left is about this.
   return spinBy(
@@ -116,8 +118,10 @@ export const spinByTaps = (heard: readonly Heard[], taps: readonly number[]): Sp
 };
 
 /** Cut where another gauge at the same wheel, on the same clock, saw the valve pass. */
-export const spinBeside = (heard: readonly Heard[], { passages }: Spin): Spin | NotYet =>
-  spinBy(heard, passages, [], marksIn(heard).all);
+export const spinBeside = (came: readonly Heard[], { passages }: Spin): Spin | NotYet => {
+  const heard = evenTimes(came);
+  return spinBy(heard, passages, [], marksIn(heard).all);
+};
 
 /** Of a turn: one passage found twice, at two scales. */
 const SAME_PASSAGE = 0.06;
@@ -135,7 +139,8 @@ const ROUGH_FIT = { times: 1.6, mm: 0.005 };
  *
  * @returns the ways it can be cut, what stands highest first: with a strip and a weld there are two
  */
-export const spinsByMark = (heard: readonly Heard[]): readonly Spin[] | NotYet => {
+export const spinsByMark = (came: readonly Heard[]): readonly Spin[] | NotYet => {
+  const heard = evenTimes(came);
   if (heard.length < 20) return "no-mark";
   const spins: Spin[] = [];
   const rough: { readonly bumps: readonly Bump[]; readonly apart: number }[] = [];

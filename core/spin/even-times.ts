@@ -1,0 +1,29 @@
+import type { Heard } from "./heard";
+
+/** Of the time between two figures: what usually comes later than that does not come evenly. */
+const USUALLY_LATE = 0.5;
+
+const middle = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
+
+/**
+ * A gauge sends evenly, and what carries its lines only ever delays them, some for long while a machine is busy: the even
+ * times are the earliest ones that fit (the lower convex hull of when each figure came). One that sends whenever its figure
+ * changes is left as it was heard.
+ */
+export const evenTimes = (heard: readonly Heard[]): readonly Heard[] => {
+  if (heard.length < 3) return heard;
+  const hull: number[] = [];
+  const slope = (a: number, b: number) => (heard[b].at - heard[a].at) / (b - a);
+  for (let i = 0; i < heard.length; i++) {
+    while (hull.length >= 2 && slope(hull[hull.length - 2], hull[hull.length - 1]) >= slope(hull[hull.length - 2], i))
+      hull.pop();
+    hull.push(i);
+  }
+  const even: Heard[] = [];
+  for (let k = 0; k + 1 < hull.length; k++)
+    for (let i = hull[k]; i < hull[k + 1]; i++)
+      even.push({ at: heard[hull[k]].at + (i - hull[k]) * slope(hull[k], hull[k + 1]), mm: heard[i].mm });
+  even.push(heard[heard.length - 1]);
+  const every = (even[even.length - 1].at - even[0].at) / (even.length - 1);
+  return middle(even.map((e, i) => heard[i].at - e.at)) <= USUALLY_LATE * every ? even : heard;
+};
