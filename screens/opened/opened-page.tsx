@@ -2,8 +2,8 @@
 import { useEffect, useState } from "react";
 import type { JobRow } from "@/core/planning/job-row";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { sharedFiles } from "../parts/kept/given-files";
 import { KeptNote } from "../parts/kept/kept-note";
-import { sharedFiles } from "../parts/kept/shared-files";
 import { TakeJob } from "../settings/take-job";
 import { OpenedPictures } from "./opened-pictures";
 import { OpenedWheelFile } from "./opened-wheel-file";

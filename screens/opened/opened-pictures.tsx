@@ -1,9 +1,10 @@
 "use client";
+import Image from "next/image";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { JobRow } from "@/core/planning/job-row";
 import { useTakePhotos } from "../book-in/use-take-photos";
-import { dropShared } from "../parts/kept/shared-files";
+import { dropShared } from "../parts/kept/given-files";
 import { WhichWheel } from "./which-wheel";
 
 /** Pictures another program gave: of which wheel they are is asked once. */
@@ -34,8 +35,16 @@ export const OpenedPictures = ({
       </h2>
       <div className="flex flex-wrap gap-2 px-4 pb-3">
         {seen.map((address, i) => (
-          // biome-ignore lint/performance/noImgElement: it lies on this device, there is nothing to make smaller
-          <img key={address} src={address} alt={pictures[i]?.name} className="h-32 border border-rule" />
+          // It lies on this device: there is nothing to make smaller.
+          <Image
+            key={address}
+            src={address}
+            alt={pictures[i]?.name ?? ""}
+            width={170}
+            height={128}
+            unoptimized
+            className="h-32 w-auto border border-rule"
+          />
         ))}
       </div>
       {job ? <Taking job={job} pictures={pictures} /> : <WhichWheel jobs={jobs} row={row} onChoose={setJob} />}

@@ -1,8 +1,8 @@
 /// <reference lib="webworker" />
 import { CacheFirst, NetworkFirst, NetworkOnly, type PrecacheEntry, Serwist, type SerwistPlugin } from "serwist";
 import { OPENED, SHARED_FIELD } from "@/core/shop/own-parts";
+import { keepShared } from "../given-files";
 import { sendAll } from "../post-office";
-import { keepShared } from "../shared-files";
 import {
   type Asked,
   CHANGES_HEADER,
