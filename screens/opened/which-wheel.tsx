@@ -15,9 +15,10 @@ export const WhichWheel = ({
       <li key={job.id}>
         <button type="button" className={row} onClick={() => onChoose(job)}>
           <span className="min-w-0 truncate">
-            <b className="font-mono">{job.mark}</b> {job.machine}, {job.customer}
+            <b className="font-mono">{job.mark}</b>{" "}
+            {[job.machine, job.customer].filter((words) => words !== "").join(", ")}
           </span>
-          <b className="underline">this one</b>
+          <b className="shrink-0 underline">this one</b>
         </button>
       </li>
     ))}
