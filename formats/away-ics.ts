@@ -1,7 +1,8 @@
 import { TZDate } from "@date-fns/tz";
 import ICAL from "ical.js";
 import type { Away } from "@/core/planning/bench-day";
-import type { LineError } from "./csv-table";
+import { impossibleDays } from "./calendar-days";
+import type { LineError } from "./lists/table";
 
 /** Days ahead that repeating events are followed. */
 const HORIZON = 400;
@@ -35,6 +36,8 @@ export const awayFromIcs = (
       `is not iCalendar: ${parsed}; a file ending in .ics will do`,
     );
   }
+  const impossible = impossibleDays(lines);
+  if (impossible.length > 0) return { away: [], errors: impossible };
   if (parsed.name !== "vcalendar") return wrong(1, `begins with ${parsed.name}; it should begin with VCALENDAR`);
   for (const zone of parsed.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(zone);
   const events = parsed.getAllSubcomponents("vevent");

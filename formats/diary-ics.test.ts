@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import ICAL from "ical.js";
+import nodeIcal from "node-ical";
 import { describe, expect, test } from "vitest";
 import { benchMoment, diaryIcs } from "./diary-ics";
 
@@ -36,6 +37,10 @@ describe("the diary as iCalendar", () => {
       expect(events[0].summary).toBe("H-014, True; a, b");
       expect(events[3].startDate.isDate).toBe(true);
       expect(events[3].startDate.toString()).toBe(today);
+      // Another parser, of another hand, finds the same moments.
+      const others = Object.values(nodeIcal.parseICS(text)).filter((e) => e?.type === "VEVENT");
+      expect(others.slice(0, 3).map((e) => (e as { start: Date }).start.toISOString().slice(11, 16))).toEqual(starts);
+      expect(others).toHaveLength(4);
       expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
       for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
     }

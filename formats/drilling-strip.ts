@@ -1,6 +1,6 @@
-import Papa from "papaparse";
 import { rgb } from "pdf-lib";
 import type { DrillingPlan } from "@/core/rim/drilling-plan";
+import { type Decimal, writeList } from "./lists/written";
 import { draw, INK, openPdf } from "./pdf-page";
 
 /** A strip of paper to wrap round the rim: its width in mm. */
@@ -10,21 +10,26 @@ const LEAD = 10;
 /** mm along the strip and across it (0 at its middle, + towards side A, up on paper). */
 const marks = (plan: DrillingPlan) => plan.holes.map((h) => ({ ...h, x: LEAD + h.tape, y: h.aside }));
 
-const inches = (mm: number): string => (mm / 25.4).toFixed(3);
+const rounded = (value: number, digits: number): number => Number(value.toFixed(digits));
 
-export const drillingCsv = (plan: DrillingPlan, names: { readonly A: string; readonly B: string }): string =>
-  `${Papa.unparse({
-    fields: ["hole", "tape_mm", "tape_inch", "side", "off_middle_mm", "towards_flange_deg", "along_rim_deg"],
-    data: plan.holes.map((h) => [
+export const drillingCsv = (
+  plan: DrillingPlan,
+  names: { readonly A: string; readonly B: string },
+  decimal: Decimal,
+): string =>
+  writeList(
+    decimal,
+    ["hole", "tape_mm", "tape_inch", "side", "off_middle_mm", "towards_flange_deg", "along_rim_deg"],
+    plan.holes.map((h) => [
       h.hole,
-      h.tape.toFixed(2),
-      inches(h.tape),
+      rounded(h.tape, 2),
+      rounded(h.tape / 25.4, 3),
       names[h.side],
-      Math.abs(h.aside).toFixed(2),
-      h.lateralDeg.toFixed(1),
-      h.tangentialDeg.toFixed(1),
+      rounded(Math.abs(h.aside), 2),
+      rounded(h.lateralDeg, 1),
+      rounded(h.tangentialDeg, 1),
     ]),
-  })}\r\n`;
+  );
 
 /** One to one in mm: the strip, its middle, valve at both ends, a cross at every hole. */
 export const drillingSvg = (plan: DrillingPlan): string => {

@@ -1,4 +1,4 @@
-import Papa from "papaparse";
+import { type Decimal, writeList } from "./lists/written";
 import { draw, INK, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
 
 /** What goes to whoever makes or sells the spokes. mm. */
@@ -26,9 +26,10 @@ export interface OrderSheet {
   readonly assumed: readonly string[];
 }
 
-export const orderCsv = (o: OrderSheet): string =>
-  `${Papa.unparse({
-    fields: [
+export const orderCsv = (o: OrderSheet, decimal: Decimal): string =>
+  writeList(
+    decimal,
+    [
       "length_mm",
       "pieces",
       "spares",
@@ -41,7 +42,7 @@ export const orderCsv = (o: OrderSheet): string =>
       "bend_and_head",
       "for",
     ],
-    data: o.lines.map((l) => [
+    o.lines.map((l) => [
       l.length,
       l.count,
       l.spares,
@@ -54,7 +55,7 @@ export const orderCsv = (o: OrderSheet): string =>
       o.head,
       l.forWhat,
     ]),
-  })}\r\n`;
+  );
 
 const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 56];
 

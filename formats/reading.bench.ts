@@ -1,9 +1,9 @@
 import { strToU8, zipSync } from "fflate";
 import { awayFromIcs } from "./away-ics";
-import { customersFromCsv } from "./customers-csv";
-import { gaugeFromCsv } from "./gauge-csv";
 import { unzipArchive } from "./job-archive";
-import { stockFromCsv } from "./stock-csv";
+import { customersFromCsv } from "./lists/customers";
+import { gaugeFromCsv } from "./lists/gauge";
+import { stockFromCsv } from "./lists/stock";
 
 // How the reading of files from outside grows: each once with so much, once with twice as much; 2 is in proportion.
 

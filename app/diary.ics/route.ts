@@ -1,4 +1,5 @@
 import { answer } from "@/app/api/answer";
+import { fileAnswer } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { diaryIcs } from "@/formats/diary-ics";
@@ -32,10 +33,5 @@ export const GET = () =>
         ...diary.rechecks.map((r) => ({ id: `recheck-${r.wheelId}`, on: r.on, title: `${r.mark}: look at it again` })),
       ],
     });
-    return new Response(text, {
-      headers: {
-        "content-type": "text/calendar; charset=utf-8",
-        "content-disposition": 'inline; filename="bench.ics"',
-      },
-    });
+    return fileAnswer(text, { name: "bench.ics", type: "text/calendar; charset=utf-8", shown: true });
   });

@@ -40,6 +40,8 @@ export const settingsSchema = z.object({
     .max(100, { error: "at most 100" }),
   /** As it stands behind a sum: EUR, £. */
   currency: z.string().trim().max(6, { error: "at most 6 letters" }),
+  /** The sign within a figure of a list for a spreadsheet; with a comma semicolons stand between cells. */
+  listDecimal: z.enum(["point", "comma"]),
   theme: z.enum(["auto", "paper", "night"]),
   sounds: z.boolean(),
   /** The invented workshop was looked at and is to stay for now: nobody is asked again. */
@@ -64,6 +66,7 @@ export const FIRST_SETTINGS: Settings = {
   hourlyRate: 0,
   taxPercent: 0,
   currency: "",
+  listDecimal: "point",
   theme: "auto",
   sounds: true,
   demoKept: false,

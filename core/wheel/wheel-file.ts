@@ -135,6 +135,11 @@ export const wheelSchema = z.object({
       .describe("mm of a spoke between the places that hold it, for its note; worked out where not told"),
   }),
   tension: z.object({ target: between(50, 10000, "a target tension in N") }),
+  assumed: z
+    .array(z.string().max(60))
+    .max(200)
+    .optional()
+    .describe("Names of figures nobody measured, such as rim.height: what rests on them is told with less confidence"),
 });
 
 /** A wheel as written, before defaults. */

@@ -164,6 +164,18 @@ export const shopLines = (settings: Settings): readonly ShopLine[] => [
     change: (t) => ({ sounds: t === "on" }),
   },
   {
+    key: "listDecimal",
+    label: "figures in lists for a spreadsheet",
+    value: settings.listDecimal === "comma" ? "0,635" : "0.635",
+    how: "as your spreadsheet writes them: the wrong sign makes 635 of 0.635; either is read",
+    kind: "number",
+    choices: [
+      { value: "point", label: "0.635, commas between" },
+      { value: "comma", label: "0,635, semicolons between" },
+    ],
+    change: (t) => ({ listDecimal: t as Settings["listDecimal"] }),
+  },
+  {
     key: "theme",
     label: "looks",
     value: settings.theme,

@@ -13,18 +13,22 @@ interface OfferedFile {
   readonly name: string;
   readonly document: unknown;
   readonly changes: readonly WheelChange[];
+  /** Paths nothing here knows: a slip in a name, or of a later version. */
+  readonly passedOver: readonly string[];
 }
 
 /** What a wheel file changes about the wheel held; the reader of such files comes with the first that is opened. */
 const changesBy = async (held: unknown, document: unknown) => {
   const { readWheel } = await import("@/core/wheel/wheel-file");
+  const { passedOver } = await import("@/core/wheel/passed-over");
   let before: Wheel | null = null;
   try {
     before = readWheel(held);
   } catch {
     // The figures make no wheel yet: all of the file is new.
   }
-  return wheelChanges(before, readWheel(document));
+  const becomes = readWheel(document);
+  return { changes: wheelChanges(before, becomes), passedOver: passedOver(document, becomes) };
 };
 
 /** A wheel file opened for a job: what it would change is told before it is taken. */
@@ -33,13 +37,13 @@ export const useWheelFile = (jobId: string, onSay: (message: string | null) => v
   const openFile = async (file: File) => {
     let document: unknown;
     try {
-      document = JSON.parse(await file.text());
+      document = JSON.parse((await file.text()).replace(/^\uFEFF/, ""));
     } catch {
       return onSay(`${file.name} is a file of another kind; a wheel file is JSON and says "tall-compass/wheel"`);
     }
     try {
       const held = await getJson<unknown>(`/api/jobs/${jobId}/wheel-file`);
-      setOffered({ name: file.name, document, changes: await changesBy(held, document) });
+      setOffered({ name: file.name, document, ...(await changesBy(held, document)) });
       onSay(null);
     } catch (error) {
       setOffered(null);
@@ -74,6 +78,13 @@ export const WhatChanges = ({
         ? `${offered.name} is this wheel as it is.`
         : `${offered.name} would change ${offered.changes.length} figures:`}
     </p>
+    {offered.passedOver.length > 0 && (
+      <p>
+        Nothing here knows {offered.passedOver.slice(0, 6).join(", ")}
+        {offered.passedOver.length > 6 ? ` and ${offered.passedOver.length - 6} more` : ""}; look for a slip in the
+        name.
+      </p>
+    )}
     <ul className="max-h-40 overflow-y-auto">
       {offered.changes.map((c) => (
         <li key={c.path}>

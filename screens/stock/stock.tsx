@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { readLength } from "@/core/units/read-number";
-import type { StockLine } from "@/formats/stock-csv";
+import type { StockLine } from "@/formats/lists/stock";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { GaugePicture } from "../parts/bench/gauge-picture";
 import { DoubtFlag } from "../parts/bench/ledger-panel";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { readLength } from "@/core/units/read-number";
-import type { StockLine } from "@/formats/stock-csv";
+import type { StockLine } from "@/formats/lists/stock";
 import { saidOf } from "../parts/kept/sent";
 import { send } from "../parts/kept/use-enter";
 import { countDrawer } from "./count-drawer";

@@ -4,7 +4,7 @@ import { GridComponent, MarkAreaComponent } from "echarts/components";
 import { init, use } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
-import type { TracePoint } from "@/formats/trace-csv";
+import type { TracePoint } from "@/formats/lists/trace";
 
 use([LineChart, GridComponent, MarkAreaComponent, SVGRenderer]);
 

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Taking } from "@/core/rounds/taking";
 import { atHoles } from "@/core/runout/at-holes";
-import type { TracePoint } from "@/formats/trace-csv";
+import type { TracePoint } from "@/formats/lists/trace";
 
 /** What both dials show while the wheel goes once round: from the stand, or from a file. */
 export const useTrace = (jobId: string) => {
@@ -38,8 +38,15 @@ export const useTrace = (jobId: string) => {
   const fromFile = async (file: File | undefined) => {
     if (!file) return;
     // The reader of traces comes when one is opened.
-    const { traceFromCsv } = await import("@/formats/trace-csv");
-    const read = traceFromCsv(await file.text());
+    const { traceFromCsv } = await import("@/formats/lists/trace");
+    const { textOf } = await import("@/formats/lists/text");
+    let text: string;
+    try {
+      text = textOf(new Uint8Array(await file.arrayBuffer()));
+    } catch (error) {
+      return setMessage(`${file.name}: ${error instanceof Error ? error.message : "is not read"}`);
+    }
+    const read = traceFromCsv(text);
     if (read.errors.length > 0)
       return setMessage(`nothing taken: line ${read.errors[0].line}: ${read.errors[0].message}`);
     setMessage(null);

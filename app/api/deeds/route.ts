@@ -1,6 +1,7 @@
-import { unparse } from "papaparse";
 import { answer } from "@/app/api/answer";
+import { listAnswer } from "@/app/api/file-answer";
 import { DEED_WORDS } from "@/core/shop/deeds";
+import { writeList } from "@/formats/lists/written";
 import { listDeeds } from "@/store/sign-in/deeds";
 
 /** More than a shop does in years. */
@@ -10,12 +11,12 @@ const MOST = 50_000;
 export const GET = () =>
   answer(async () => {
     const deeds = await listDeeds(MOST);
-    const lines = deeds.map(({ at, device, who, what, about }) => ({ at, who, device, what: DEED_WORDS[what], about }));
-    // Words of a spreadsheet's own are told as words (escapeFormulae).
-    return new Response(unparse(lines, { escapeFormulae: true, newline: "\r\n" }), {
-      headers: {
-        "content-type": "text/csv; charset=utf-8",
-        "content-disposition": 'attachment; filename="who-did-what.csv"',
-      },
-    });
+    const columns = ["at", "who", "device", "what", "about"];
+    return listAnswer("who did what", (decimal) =>
+      writeList(
+        decimal,
+        columns,
+        deeds.map(({ at, device, who, what, about }) => [at, who, device, DEED_WORDS[what], about]),
+      ),
+    );
   });

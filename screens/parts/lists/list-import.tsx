@@ -17,6 +17,9 @@ interface Told {
   readonly errors: readonly { readonly line: number; readonly message: string }[];
   readonly changes: readonly string[];
   readonly lines: number;
+  /** What must be said before it can be taken, and what can be said. */
+  readonly asks?: readonly string[];
+  readonly choices?: readonly { readonly say: string; readonly label: string }[];
 }
 
 /** As many as are read before a decision. */
@@ -24,17 +27,18 @@ const SHOWN = 12;
 
 /** A list from a file: what it would change is told first, what is wrong by its line. */
 export const ListImport = ({ label, to, className, accept = ".csv,text/csv", onTaken }: ListImportProps) => {
-  const [told, setTold] = useState<(Told & { file: File }) | null>(null);
+  const [told, setTold] = useState<(Told & { file: File; said: string }) | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const read = async (file: File, take: boolean) => {
-    const response = await fetch(`${to}${take ? "?take=yes" : ""}`, { method: "POST", body: file });
+  const read = async (file: File, take: boolean, said = "") => {
+    const query = [take ? "take=yes" : "", said].filter(Boolean).join("&");
+    const response = await fetch(`${to}${query ? `?${query}` : ""}`, { method: "POST", body: file });
     const answer = await response.json();
     if (!response.ok) {
       setTold(null);
       return setMessage(answer.error?.message ?? "not read");
     }
     setMessage(answer.taken ? `${answer.lines} lines taken.` : null);
-    setTold(answer.taken ? null : { file, ...answer });
+    setTold(answer.taken ? null : { file, said, ...answer });
     if (answer.taken) onTaken();
   };
   const rest = (all: readonly unknown[]) => (all.length > SHOWN ? <li>and {all.length - SHOWN} more</li> : null);
@@ -73,6 +77,26 @@ export const ListImport = ({ label, to, className, accept = ".csv,text/csv", onT
                 {rest(told.errors)}
               </ul>
             </>
+          ) : told.asks ? (
+            <>
+              <p className="font-bold">What is meant?</p>
+              <ul>
+                {told.asks.slice(0, SHOWN).map((a) => (
+                  <li key={a}>{a}</li>
+                ))}
+                {rest(told.asks)}
+              </ul>
+              {told.choices?.map(({ say, label: what }) => (
+                <button
+                  key={say}
+                  type="button"
+                  onClick={() => void read(told.file, false, say)}
+                  className="mt-2 min-h-14 w-full border border-ink text-xl"
+                >
+                  {what}
+                </button>
+              ))}
+            </>
           ) : (
             <>
               <p className="font-bold">
@@ -87,7 +111,7 @@ export const ListImport = ({ label, to, className, accept = ".csv,text/csv", onT
               {told.changes.length > 0 && (
                 <button
                   type="button"
-                  onClick={() => void read(told.file, true)}
+                  onClick={() => void read(told.file, true, told.said)}
                   className="mt-2 min-h-14 w-full bg-ink text-xl text-paper"
                 >
                   take the list

@@ -3,7 +3,7 @@ import { placesOf } from "@/core/runout/gauge-line";
 import { READING_SIGMA } from "@/core/runout/line";
 import type { Readings } from "@/core/runout/runout";
 import { looksBackwards } from "@/core/spin/backwards";
-import type { TracePoint } from "@/formats/trace-csv";
+import type { TracePoint } from "@/formats/lists/trace";
 import { SPIN_CUTS, type SpinCut, useHopPlus, useSidePlus, useSpinCut, useSpinWay } from "../../parts/kept/kept-choice";
 import type { TakeReadings } from "../../parts/walk/use-take-readings";
 import { DialTrace } from "../dial-trace";

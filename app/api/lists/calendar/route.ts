@@ -1,4 +1,5 @@
-import { change, readBytes } from "@/app/api/answer";
+import { change } from "@/app/api/answer";
+import { isToBeTaken, readList } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
 import { awayFromIcs } from "@/formats/away-ics";
 import { importAway } from "@/store/away";
@@ -9,8 +10,8 @@ export const POST = (request: Request) =>
   change(async () => {
     const { timeZone } = await readSettings();
     const today = todayIn(timeZone);
-    const text = (await readBytes(request, 4, "calendar")).toString("utf8");
+    const text = await readList(request, 4, "calendar");
     const { away, errors } = awayFromIcs(text, timeZone, today);
-    const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
+    const take = isToBeTaken(request, errors);
     return { taken: take, errors, changes: await importAway(away, today, take), lines: away.length };
   });

@@ -1,6 +1,7 @@
-import { answer, change, readBytes } from "@/app/api/answer";
+import { answer, change } from "@/app/api/answer";
+import { isToBeTaken, listAnswer, readList } from "@/app/api/file-answer";
 import { notThere } from "@/core/wheel/bad-input";
-import { gaugeFromCsv, gaugeToCsv } from "@/formats/gauge-csv";
+import { gaugeFromCsv, gaugeToCsv } from "@/formats/lists/gauge";
 import { listGaugeTables, saveGaugeTable } from "@/store/gauge-tables";
 
 const find = async (params: Promise<{ id: string }>) => {
@@ -10,24 +11,18 @@ const find = async (params: Promise<{ id: string }>) => {
   return table;
 };
 
-export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
-  const table = await find(params).catch(() => null);
-  return table
-    ? new Response(gaugeToCsv(table.points), {
-        headers: {
-          "content-type": "text/csv; charset=utf-8",
-          "content-disposition": 'attachment; filename="gauge.csv"',
-        },
-      })
-    : answer(async () => find(params));
-};
+export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const table = await find(params);
+    return listAnswer(`${table.gauge} ${table.spoke}`, (decimal) => gaugeToCsv(table.points, decimal));
+  });
 
 /** Reads a table from a file: with `?take=yes` it replaces the lines held, whole or not at all. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const table = await find(params);
-    const { points, errors } = gaugeFromCsv((await readBytes(request, 2, "list")).toString("utf8"));
-    const take = new URL(request.url).searchParams.get("take") === "yes" && errors.length === 0;
+    const { points, errors } = gaugeFromCsv(await readList(request));
+    const take = isToBeTaken(request, errors);
     const stored = take ? await saveGaugeTable({ ...table, points }) : table;
     return { taken: take, errors: errors.slice(0, 50), lines: points.length, table: stored };
   });

@@ -1,16 +1,12 @@
 import { answer } from "@/app/api/answer";
+import { fileAnswer } from "@/app/api/file-answer";
 import { zipArchive } from "@/formats/job-archive";
 import { readArchive } from "@/store/archive";
 
 /** The whole job as one file: every row and picture. */
-export const GET = async (_: Request, { params }: { params: Promise<{ id: string }> }) => {
-  let bytes: Uint8Array | null = null;
-  const refused = await answer(async () => {
-    bytes = zipArchive(await readArchive((await params).id));
+export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const archive = await readArchive((await params).id);
+    const mark = String(archive.tables.wheels[0]?.mark ?? "");
+    return fileAnswer(zipArchive(archive), { name: `job ${mark}.zip`, type: "application/zip" });
   });
-  return bytes
-    ? new Response(Buffer.from(bytes), {
-        headers: { "content-type": "application/zip", "content-disposition": 'attachment; filename="job.zip"' },
-      })
-    : refused;
-};

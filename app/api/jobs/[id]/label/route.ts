@@ -1,4 +1,5 @@
 import { answer } from "@/app/api/answer";
+import { paperAnswer } from "@/app/api/file-answer";
 import { labelPdf } from "@/formats/label-pdf";
 import { jobRecord } from "@/record/job-record";
 import { jobLabel } from "@/record/label";
@@ -7,10 +8,5 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
   answer(async () => {
     const record = await jobRecord((await params).id);
     if (!record) return new Response("There is no such job", { status: 404 });
-    return new Response(Buffer.from(await labelPdf(jobLabel(record))), {
-      headers: {
-        "content-type": "application/pdf",
-        "content-disposition": `inline; filename="label-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
-      },
-    });
+    return paperAnswer(`label ${record.job.mark}`, await labelPdf(jobLabel(record)));
   });

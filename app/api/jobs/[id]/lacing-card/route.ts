@@ -1,4 +1,5 @@
 import { answer } from "@/app/api/answer";
+import { paperAnswer } from "@/app/api/file-answer";
 import { lacingCard } from "@/formats/lacing-card";
 import { jobRecord } from "@/record/job-record";
 import { cardOf } from "@/record/lacing";
@@ -9,10 +10,5 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
     const record = await jobRecord((await params).id);
     if (!record?.wheel) return new Response("These figures do not make a wheel yet", { status: 404 });
     const { title, order, lines } = cardOf(record, record.wheel);
-    return new Response(Buffer.from(await lacingCard(title, order, lines)), {
-      headers: {
-        "content-type": "application/pdf",
-        "content-disposition": `inline; filename="lacing-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
-      },
-    });
+    return paperAnswer(`lacing ${record.job.mark}`, await lacingCard(title, order, lines));
   });

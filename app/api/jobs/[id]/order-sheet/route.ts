@@ -1,4 +1,5 @@
 import { answer } from "@/app/api/answer";
+import { listAnswer, paperAnswer } from "@/app/api/file-answer";
 import { orderCsv, orderPdf } from "@/formats/order-sheet";
 import { jobRecord } from "@/record/job-record";
 import { orderSheet } from "@/record/order";
@@ -10,15 +11,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const record = await jobRecord(id);
     if (!record?.order) return new Response("There is no order for this job yet", { status: 404 });
     const sheet = orderSheet(record, record.order);
-    const name = `spokes-${record.job.mark.replace(/[^\w-]/g, "_")}`;
+    const name = `spokes ${record.job.mark}`;
     if (new URL(request.url).searchParams.get("as") === "csv")
-      return new Response(orderCsv(sheet), {
-        headers: {
-          "content-type": "text/csv; charset=utf-8",
-          "content-disposition": `attachment; filename="${name}.csv"`,
-        },
-      });
-    return new Response(Buffer.from(await orderPdf(sheet)), {
-      headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}.pdf"` },
-    });
+      return listAnswer(name, (decimal) => orderCsv(sheet, decimal));
+    return paperAnswer(name, await orderPdf(sheet));
   });

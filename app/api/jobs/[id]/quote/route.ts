@@ -1,4 +1,5 @@
 import { answer } from "@/app/api/answer";
+import { paperAnswer } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
 import { machineAndPlace } from "@/core/shop/machine-words";
 import { quotePdf } from "@/formats/quote-pdf";
@@ -18,11 +19,5 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
       ...{ mark, customer, wanted, machine: machineAndPlace(record.job), date: todayIn(settings.timeZone) },
       ...{ shop: settings.shopName, address: settings.shopAddress },
     };
-    const pdf = await quotePdf(head, await jobQuote(record, stock, settings));
-    return new Response(Buffer.from(pdf), {
-      headers: {
-        "content-type": "application/pdf",
-        "content-disposition": `inline; filename="quote-${mark.replace(/[^\w-]/g, "_")}.pdf"`,
-      },
-    });
+    return paperAnswer(`quote ${mark}`, await quotePdf(head, await jobQuote(record, stock, settings)));
   });

@@ -1,3 +1,4 @@
+import { paperAnswer } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
 import { sheetPdf } from "@/formats/sheet-pdf";
 import type { JobRecord } from "@/record/job-record";
@@ -16,10 +17,5 @@ export const printedSheet = async (record: JobRecord, request: Request): Promise
   // Where the shop is served to its network the code opens it there; else on this machine and nowhere else.
   const [origin = new URL(request.url).origin] = addressesTold(request.headers);
   const pdf = await sheetPdf((await sheetOf(record)).sheet, origin);
-  return new Response(Buffer.from(pdf), {
-    headers: {
-      "content-type": "application/pdf",
-      "content-disposition": `inline; filename="wheel-${record.job.mark.replace(/[^\w-]/g, "_")}.pdf"`,
-    },
-  });
+  return paperAnswer(`wheel ${record.job.mark}`, pdf);
 };

@@ -1,11 +1,11 @@
 import { zipSync } from "fflate";
 import { expect, test } from "vitest";
-import { awayFromIcs } from "./away-ics";
-import { customersFromCsv } from "./customers-csv";
-import { gaugeFromCsv } from "./gauge-csv";
-import { unzipArchive } from "./job-archive";
-import { stockFromCsv } from "./stock-csv";
-import { traceFromCsv } from "./trace-csv";
+import { awayFromIcs } from "../away-ics";
+import { unzipArchive } from "../job-archive";
+import { customersFromCsv } from "./customers";
+import { gaugeFromCsv } from "./gauge";
+import { stockFromCsv } from "./stock";
+import { traceFromCsv } from "./trace";
 
 // Files of two megabytes that are no lists, and once took seconds to be found so: refused by their line, before.
 

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { customersFromCsv, customersToCsv } from "./customers-csv";
-import { roundsFromCsv, roundsToCsv } from "./rounds-csv";
+import { customersFromCsv, customersToCsv } from "./customers";
+import { roundsFromCsv, roundsToCsv } from "./rounds";
 
 /** Names as people and spreadsheets write them: quotes, commas, formula signs, no spaces at the ends. */
 const words = fc
@@ -16,7 +16,12 @@ describe("lists come back as they went", () => {
     fc.assert(
       fc.property(fc.uniqueArray(line, { selector: (l) => l.mark.toLowerCase(), maxLength: 12 }), (lines) => {
         fc.pre(lines.length > 0);
-        const back = customersFromCsv(customersToCsv(lines.map((l) => ({ ...l, visits: 1 }))));
+        const back = customersFromCsv(
+          customersToCsv(
+            lines.map((l) => ({ ...l, visits: 1 })),
+            "point",
+          ),
+        );
         expect(back).toEqual({ lines, errors: [] });
       }),
     );
@@ -31,7 +36,7 @@ describe("lists come back as they went", () => {
     });
     fc.assert(
       fc.property(fc.array(line, { minLength: 1, maxLength: 40 }), (lines) => {
-        expect(roundsFromCsv(roundsToCsv(lines), 40)).toEqual({ lines, errors: [], passedOver: 0 });
+        expect(roundsFromCsv(roundsToCsv(lines, "point"), 40)).toEqual({ lines, errors: [], passedOver: 0 });
       }),
     );
   });

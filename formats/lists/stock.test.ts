@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import Papa from "papaparse";
 import { expect, test } from "vitest";
-import { stockFromCsv, stockToCsv } from "./stock-csv";
+import { stockFromCsv, stockToCsv } from "./stock";
 
 const word = fc
   .string({ minLength: 1, maxLength: 20 })
@@ -26,7 +26,7 @@ test("whatever stands in the drawers comes back from the list: commas, quotes, f
         { maxLength: 12 },
       ),
       (lines) => {
-        const csv = stockToCsv(lines);
+        const csv = stockToCsv(lines, "point");
         // A spreadsheet must not run what a name holds.
         for (const cell of Papa.parse<string[]>(csv).data.flat()) expect(cell).not.toMatch(/^[=@]/);
         const read = stockFromCsv(csv);

@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { gaugeTension } from "@/core/tension/gauge-table";
 import { NEWTON_PER } from "@/core/units/forces";
-import { gaugeFromCsv, gaugeToCsv } from "./gauge-csv";
-import { traceFromCsv } from "./trace-csv";
+import { gaugeFromCsv, gaugeToCsv } from "./gauge";
+import { traceFromCsv } from "./trace";
 
 describe("a gauge's table as a list", () => {
   // Standard gravity 9.80665 m/s², pound 0.45359237 kg (international yard and pound agreement, 1959).
@@ -25,7 +25,7 @@ describe("a gauge's table as a list", () => {
               return { reading, tension };
             }),
           ];
-          const again = gaugeFromCsv(gaugeToCsv(points));
+          const again = gaugeFromCsv(gaugeToCsv(points, "point"));
           expect(again.errors).toEqual([]);
           again.points.forEach((p, i) => {
             expect(p.reading).toBeCloseTo(points[i].reading, 9);
@@ -65,7 +65,10 @@ describe("a gauge's table as a list", () => {
       return errors[0];
     };
     expect(first("")).toEqual({ line: 1, message: "the file is empty" });
-    expect(first("a,b\n1,2")).toMatchObject({ line: 1, message: expect.stringMatching(/reading and tension_n/) });
+    expect(first("a,b\n1,2")).toMatchObject({
+      line: 1,
+      message: expect.stringMatching(/missing: reading, tension_n or .* \(found: a, b\)/),
+    });
     expect(first("reading,tension_n\n1,200\nx,300")).toEqual({ line: 3, message: "reading: “x” is not a number" });
     expect(first("reading,tension_n\n1,200\n2,-3")).toMatchObject({
       line: 3,
@@ -98,6 +101,8 @@ describe("a recorded turn as a list", () => {
     expect(errors[0].message).toBe("lateral_mm: “oops” is not a number");
     expect(errors[1].message).toBe("angle_deg is empty");
     expect(traceFromCsv("angle_deg,lateral_mm\n0,0").errors[0].message).toMatch(/no turn of a wheel/);
-    expect(traceFromCsv("deg,x\n1,2").errors[0].message).toMatch(/must name angle_deg.*found: deg, x/);
+    expect(traceFromCsv("deg,x\n1,2").errors[0].message).toMatch(
+      /missing: angle_deg, lateral_mm or radial_mm .*found: deg, x/,
+    );
   });
 });
