@@ -1,8 +1,6 @@
 import { spawnSync } from "node:child_process";
-import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 import { trialWheel } from "@/core/truing/trial-builds.test.rig";
-import { schemas } from "./write-schemas";
 
 const wheel = (args: readonly string[], input: string) =>
   spawnSync("npm", ["run", "--silent", "wheel", "--", ...args], {
@@ -60,11 +58,5 @@ describe("the wheel command", () => {
     const run = wheel(["spokes"], `{"name":"${"x".repeat(80 * 1024 * 1024)}"}`);
     expect(run.status).toBe(2);
     expect(run.stderr).toContain("too much");
-  });
-  test("the published schemas are those of the code", () => {
-    for (const [name, schema] of Object.entries(schemas()))
-      expect(JSON.parse(readFileSync(`docs/formats/${name}.schema.json`, "utf8"))).toEqual(
-        JSON.parse(JSON.stringify(schema)),
-      );
   });
 });

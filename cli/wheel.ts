@@ -1,9 +1,14 @@
 import { readFileSync } from "node:fs";
 import { createInterface } from "node:readline";
+import { parseArgs } from "node:util";
 import { RimBuckles } from "@/core/mechanics/buckling";
 import { BadInput } from "@/core/wheel/bad-input";
 import { parseJson } from "@/core/wheel/parse-json";
-import { commands } from "./commands";
+import { type CommandName, commands } from "./commands";
+import { helpAll, helpOf } from "./help";
+
+/** Put in where it is bundled. */
+declare const WHEEL_VERSION: string | undefined;
 
 /** An outside document may be long, but nothing about a wheel is 16 MB long. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -52,35 +57,73 @@ const readAll = (file: string | null): string => {
   return text.toString("utf8");
 };
 
+/** What was asked for, by the words behind `wheel`. @throws BadInput */
+const asked = (args: readonly string[]) => {
+  const options = {
+    file: { type: "string" },
+    lines: { type: "boolean" },
+    help: { type: "boolean", short: "h" },
+    version: { type: "boolean" },
+  } as const;
+  let parsed: ReturnType<typeof parseArgs<{ options: typeof options; allowPositionals: true }>>;
+  try {
+    parsed = parseArgs({ args: [...args], options, allowPositionals: true });
+  } catch (error) {
+    const given = /'(-[^' ]*)/.exec(error instanceof Error ? error.message : "")?.[1] ?? "";
+    throw new BadInput(given, "will not do; --file F, --lines, --help and --version are there", {
+      code: "not-offered",
+      given,
+      offered: Object.keys(options).map((o) => `--${o}`),
+    });
+  }
+  const { values, positionals } = parsed;
+  const [name, place, ...more] = positionals;
+  const odd = more[0] ?? (values.file !== undefined ? place : undefined);
+  if (odd !== undefined)
+    throw new BadInput(odd, "is one file too many; one document, or --lines with one a line", {
+      code: "wrong-count",
+      given: 2,
+      wanted: 1,
+    });
+  return { ...values, name, from: values.file ?? place ?? null };
+};
+
+const put = (text: string): void => {
+  process.stdout.write(text);
+};
+
 const main = async (args: readonly string[]): Promise<number> => {
-  const [name, ...flags] = args;
-  const command = commands[name as keyof typeof commands];
   const refuse = (error: unknown): number => {
     process.stderr.write(`${JSON.stringify(failure(error))}\n`);
     return 2;
   };
+  let told: ReturnType<typeof asked>;
+  try {
+    told = asked(args);
+  } catch (error) {
+    return refuse(error);
+  }
+  const { name, from } = told;
+  const command = Object.hasOwn(commands, name ?? "") ? commands[name as CommandName] : undefined;
+  if (told.version) {
+    put(`${typeof WHEEL_VERSION === "string" ? WHEEL_VERSION : "unbundled"}\n`);
+    return 0;
+  }
+  if (told.help) {
+    put(command ? helpOf(name as CommandName) : helpAll());
+    return 0;
+  }
   if (!command)
     return refuse(
-      new BadInput("command", `${name ?? "nothing"} is no command; give one of ${names}`, {
+      new BadInput("command", `${name ?? "nothing"} is no command; give one of ${names}, or --help`, {
         code: "not-offered",
         given: name ?? "",
         offered: Object.keys(commands),
       }),
     );
-  const fileAt = flags.indexOf("--file");
-  const file = fileAt >= 0 ? (flags[fileAt + 1] ?? "") : null;
-  const unknown = flags.find((f, i) => f !== "--lines" && f !== "--file" && !(fileAt >= 0 && i === fileAt + 1));
-  if (unknown)
-    return refuse(
-      new BadInput(unknown, "is no option; --lines and --file F are", {
-        code: "not-offered",
-        given: unknown,
-        offered: ["--lines", "--file"],
-      }),
-    );
-  if (!flags.includes("--lines")) {
+  if (!told.lines) {
     try {
-      process.stdout.write(`${JSON.stringify(answer(command, readAll(file)))}\n`);
+      put(`${JSON.stringify(answer(command, readAll(from)))}\n`);
       return 0;
     } catch (error) {
       return refuse(error);
@@ -99,14 +142,19 @@ const main = async (args: readonly string[]): Promise<number> => {
   };
   try {
     const lines =
-      file === null
+      from === null
         ? createInterface({ input: process.stdin, crlfDelay: Number.POSITIVE_INFINITY })
-        : readAll(file).split(/\r?\n/);
-    for await (const line of lines) if (line.trim() !== "") process.stdout.write(`${reply(line)}\n`);
+        : readAll(from).split(/\r?\n/);
+    for await (const line of lines) if (line.trim() !== "") put(`${reply(line)}\n`);
   } catch (error) {
     return refuse(error);
   }
   return code;
 };
 
+// Whoever reads has had enough, as `head` does: nothing is wrong.
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  if (error.code === "EPIPE") process.exit(0);
+  throw error;
+});
 process.exitCode = await main(process.argv.slice(2));

@@ -18,6 +18,13 @@ let kept: { readonly jobId: string; readonly version: number; readonly stand: St
 const standInOf = async (jobId: string, stored: StoredPracticeWheel): Promise<StandInWheel> => {
   if (kept?.jobId === jobId && kept.version === stored.version) return kept.stand;
   const { wheel } = measured(await benchRecord(jobId));
+  const held = (stored.state as StandInState).natural.length;
+  if (held !== wheel.rim.holes)
+    throw new BadInput(
+      "practice",
+      `the practice wheel on the stand has ${held} spokes, this wheel ${wheel.rim.holes}; put a new one on`,
+      { code: "stands-against", what: "rim.holes" },
+    );
   return new StandInWheel(wheel, stored.hidden as HiddenWheel, stored.state as StandInState);
 };
 

@@ -13,7 +13,7 @@ const MAY_USE = {
   cli: ["formats", "core"],
   demo: ["record", "store", "devices", "core"],
   app: ["screens", "record", "store", "devices", "formats", "cables", "core"],
-  run: ["demo", "record", "store", "devices", "formats", "core"],
+  run: ["demo", "record", "store", "devices", "formats", "cli", "core"],
 } as const;
 type Folder = keyof typeof MAY_USE;
 const FOLDERS = Object.keys(MAY_USE) as Folder[];

@@ -13,6 +13,8 @@ const TABLES = [
   { name: "customers", by: "customer" },
   { name: "wheels", by: "wheel" },
   { name: "jobs", by: "id" },
+  // What a gauge's reading comes to is in its table: without it the tensions would be gone.
+  { name: "gauge_tables", by: "table" },
   { name: "measurements", by: "job" },
   { name: "acts", by: "job" },
   { name: "builds", by: "job-alone" },
@@ -23,8 +25,15 @@ const TABLES = [
   { name: "orders", by: "job" },
   { name: "goods", by: "order" },
   { name: "photos", by: "job" },
+  { name: "practice_wheels", by: "practice" },
+  { name: "practice_plans", by: "job-alone" },
 ] as const;
 export type ArchiveTable = (typeof TABLES)[number]["name"];
+/** Archives of before these went with a job have none of them. */
+const LATER = ["gauge_tables", "practice_wheels", "practice_plans"] as const satisfies readonly ArchiveTable[];
+/** What a row is known by. */
+const keyOf = (name: ArchiveTable): "id" | "job_id" | "round_id" =>
+  name === "builds" || name === "practice_wheels" ? "job_id" : name === "practice_plans" ? "round_id" : "id";
 
 type Row = Readonly<Record<string, unknown>>;
 
@@ -38,6 +47,7 @@ const rowsOf = (
     readonly customer: string;
     readonly rounds: readonly string[];
     readonly orders: readonly string[];
+    readonly tables: readonly string[];
   },
 ): PromiseLike<Row[]> => {
   switch (by) {
@@ -55,6 +65,10 @@ const rowsOf = (
       return table.whereIn("round_id", of.rounds).orderBy("order");
     case "order":
       return table.whereIn("order_id", of.orders).orderBy("order");
+    case "table":
+      return table.whereIn("id", of.tables).orderBy("created_at");
+    case "practice":
+      return table.where({ job_id: of.job });
   }
 };
 
@@ -67,7 +81,7 @@ export interface JobArchive {
 }
 
 /** Made by the database anew: an order of arrival, and what is kept ready, belong to one database. */
-const OWN = ["order", "changes", "stale"];
+const OWN = ["order", "changes", "stale", "score", "score_of"];
 const PHOTO_BYTES = ["large", "small"] as const;
 
 const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
@@ -93,6 +107,8 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
       if (!wheel) throw new BadInput("job", "its wheel is not there", { code: "not-there" });
       const rounds = (await trx("rounds").where({ job_id: jobId }).select("id")).map((r) => r.id);
       const orders = (await trx("orders").where({ job_id: jobId }).select("id")).map((r) => r.id);
+      const gauged = await trx("readings").whereIn("round_id", rounds).whereNotNull("table_id").distinct("table_id");
+      const gaugeTables = gauged.map((r) => String(r.table_id));
       const files: Record<string, Uint8Array> = {};
       const tables = {} as Record<ArchiveTable, Row[]>;
       for (const { name, by } of TABLES) {
@@ -102,6 +118,7 @@ export const readArchive = async (jobId: string): Promise<JobArchive> =>
           customer: wheel.customer_id,
           rounds,
           orders,
+          tables: gaugeTables,
         });
         tables[name] = rows.map((r) =>
           Object.fromEntries(
@@ -152,6 +169,9 @@ const asOfNow = (a: JobArchive | OldArchive): JobArchive => {
     version: 2,
     tables: {
       ...a.tables,
+      gauge_tables: [],
+      practice_wheels: [],
+      practice_plans: [],
       measurements: measurements.filter(isFigure),
       acts,
       readings: [...readings.map((r) => ({ ...r, ...sourceOf(text(r, "typed")) })), ...parts],
@@ -163,9 +183,14 @@ const asOfNow = (a: JobArchive | OldArchive): JobArchive => {
 interface OldArchive {
   readonly format: "tall-compass/job";
   readonly version: 1;
-  readonly tables: Readonly<Record<Exclude<ArchiveTable, "acts">, readonly Row[]>>;
+  readonly tables: Readonly<Record<Exclude<ArchiveTable, "acts" | (typeof LATER)[number]>, readonly Row[]>>;
   readonly files: Readonly<Record<string, Uint8Array>>;
 }
+
+const withLater = (a: JobArchive): JobArchive =>
+  typeof a?.tables === "object" && a.tables !== null
+    ? { ...a, tables: { ...Object.fromEntries(LATER.map((name) => [name, []])), ...a.tables } }
+    : a;
 
 const isArchive = (a: JobArchive): boolean =>
   a?.format === "tall-compass/job" &&
@@ -186,10 +211,21 @@ const PARENTS: Readonly<Partial<Record<ArchiveTable, readonly [column: string, p
   orders: ["job_id", "jobs"],
   goods: ["order_id", "orders"],
   photos: ["job_id", "jobs"],
+  practice_wheels: ["job_id", "jobs"],
+  practice_plans: ["round_id", "rounds"],
 };
 
 /** @throws BadInput when a line belongs to something that is not in the archive */
 const checkParents = ({ tables }: JobArchive): void => {
+  const tablesHere = new Set(tables.gauge_tables.map((r) => r.id));
+  const without = tables.readings.findIndex((r) => r.what === "gauge" && r.table_id && !tablesHere.has(r.table_id));
+  // Those of before gauge tables went along had none at all.
+  if (without >= 0 && tablesHere.size > 0)
+    throw new BadInput(
+      `archive.readings[${without}].table_id`,
+      "its gauge's table is not in the archive; nothing was taken",
+      { code: "stands-against", what: "gauge_tables" },
+    );
   for (const name of ["customers", "wheels", "jobs"] as const)
     if (tables[name].length !== 1)
       throw new BadInput(
@@ -197,6 +233,13 @@ const checkParents = ({ tables }: JobArchive): void => {
         `it holds ${tables[name].length} ${name}; a job archive holds one; nothing was taken`,
         { code: "wrong-count", given: tables[name].length, wanted: 1 },
       );
+  const job = tables.jobs[0].id;
+  const astray = tables.practice_plans.findIndex((r) => r.job_id !== job);
+  if (astray >= 0)
+    throw new BadInput(`archive.practice_plans[${astray}].job_id`, "is of another job; nothing was taken", {
+      code: "stands-against",
+      what: "jobs",
+    });
   for (const { name } of TABLES) {
     const belongs = PARENTS[name];
     if (!belongs) continue;
@@ -218,7 +261,7 @@ export const previewArchive = async (given: JobArchive | OldArchive): Promise<Ar
 
 /** @throws BadInput when it is none, or not whole */
 const checkedArchive = (given: JobArchive | OldArchive): JobArchive => {
-  const archive = asOfNow(given);
+  const archive = withLater(asOfNow(given));
   if (!isArchive(archive))
     throw new BadInput("archive", "this is no job archive of Tall Compass, version 1 or 2; nothing was taken", {
       code: "unreadable",
@@ -232,7 +275,7 @@ const preview = async (archive: JobArchive): Promise<ArchivePreview> => {
   let held = 0;
   const rows: Record<string, number> = {};
   for (const { name } of TABLES) {
-    const key = name === "builds" ? "job_id" : "id";
+    const key = keyOf(name);
     const ids = archive.tables[name].map((r) => String(r[key] ?? ""));
     if (ids.some((id) => !/^[0-9a-f-]{36}$/.test(id)))
       throw new BadInput(
@@ -278,7 +321,7 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
               });
             values[part] = Buffer.from(bytes);
           }
-        const key = name === "builds" ? "job_id" : "id";
+        const key = keyOf(name);
         await trx(name).insert(values).onConflict(key).merge([key]);
       }
     }

@@ -53,7 +53,13 @@ export const actSchema = z.discriminatedUnion("what", [
   z.object({ what: z.literal("work-done"), key: quoteLine.key, done: z.boolean() }),
   z.object({ what: z.literal("nipple-found"), spoke, found: z.enum(NIPPLE_STATES) }),
   /** Signed by who is learning, under the sheet of this mark: it waits for a builder. No mark: it waits no more. */
-  z.object({ what: z.literal("sheet-signed-first"), mark: z.hash("sha256").nullable() }),
+  z.object({
+    what: z.literal("sheet-signed-first"),
+    mark: z
+      .string()
+      .regex(/^[0-9a-fA-F]{64}$/)
+      .nullable(),
+  }),
 ]);
 export type Act = z.output<typeof actSchema>;
 

@@ -14,70 +14,93 @@ const finite = z.number({
 const within = (most: number, unit: string, what: string) =>
   finite
     .min(-most, { error: (i) => `${i.input} ${unit} cannot be; ${what} lies between -${most} and ${most}` })
-    .max(most, { error: (i) => `${i.input} ${unit} cannot be; ${what} lies between -${most} and ${most}` });
+    .max(most, { error: (i) => `${i.input} ${unit} cannot be; ${what} lies between -${most} and ${most}` })
+    .describe(`${what[0].toUpperCase()}${what.slice(1)} in ${unit}`);
 /** Dials stand at any zero, but none reads a metre. */
-const perSpoke = z.array(within(1000, "mm", "a reading").nullable());
-const tensions = z.array(
-  finite
-    .min(0, {
-      error: (i) => `${i.input} N is less than slack; give 0 for a slack spoke, null for one not read`,
-    })
-    .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` })
-    .nullable(),
-);
+const perSpoke = z
+  .array(within(1000, "mm", "a reading").nullable())
+  .describe("mm at each hole in the rim's order, null where nothing was read, at any zero that is kept");
+const tensions = z
+  .array(
+    finite
+      .min(0, {
+        error: (i) => `${i.input} N is less than slack; give 0 for a slack spoke, null for one not read`,
+      })
+      .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` })
+      .nullable()
+      .describe("A tension in N"),
+  )
+  .describe("N in each spoke, 0 slack, null where nothing was read");
 const sigma = within(100, "mm", "what a reading is sure to").positive({
   error: (i) => `${i.input} mm will not do; what a reading is sure to is more than 0`,
 });
 const turns = within(100, "turns", "what a nipple was turned");
+const threadLeft = finite.min(0).describe("Thread left, in turns");
 const tolerancePart = (what: string) =>
   finite
     .min(0.001, { error: (i) => `${i.input} will not do; ${what} is more than 0` })
-    .max(100, { error: (i) => `${i.input} will not do; ${what} is less than 100` });
+    .max(100, { error: (i) => `${i.input} will not do; ${what} is less than 100` })
+    .describe(what[0].toUpperCase() + what.slice(1));
 
-const readingsSchema = z.object({
-  lateral: perSpoke,
-  radial: perSpoke,
-  tension: tensions.optional(),
-  offset: within(200, "mm", "an offset").nullable().optional(),
-  /** Hz of each spoke plucked, 0 dead. */
-  note: z
-    .array(
-      finite
-        .min(0, { error: (i) => `${i.input} Hz is no note; give 0 for a dead spoke, null for one not plucked` })
-        .max(20_000, { error: (i) => `${i.input} Hz cannot be a spoke's note` })
-        .nullable(),
-    )
-    .optional(),
-  /** Spokes whose tension is known beside their note: what calibrates their kind. */
-  known: z
-    .array(
-      z.object({
-        spoke: finite.int({ error: (i) => `${i.input} is not a spoke's number` }).min(1, {
-          error: (i) => `${i.input} is not a spoke's number; spokes count from 1`,
-        }),
-        tension: finite
-          .positive({ error: (i) => `${i.input} N will not do; a known spoke pulls more than 0` })
-          .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` }),
-      }),
-    )
-    .optional(),
-  /** 1 σ of each reading, mm, by what it was taken with. */
-  sure: z
-    .object({
-      lateral: z.array(sigma.nullable()).optional(),
-      radial: z.array(sigma.nullable()).optional(),
-    })
-    .optional(),
-});
+const readingsSchema = z
+  .object({
+    lateral: perSpoke.describe(
+      "mm over each hole, + towards side A, null where nothing was read, at any zero that is kept",
+    ),
+    radial: perSpoke.describe("mm over each hole, + outwards, null where nothing was read, at any zero that is kept"),
+    tension: tensions.optional(),
+    offset: within(200, "mm", "an offset, rim against what is wanted, + towards side A,").nullable().optional(),
+    /** Hz of each spoke plucked, 0 dead. */
+    note: z
+      .array(
+        finite
+          .min(0, { error: (i) => `${i.input} Hz is no note; give 0 for a dead spoke, null for one not plucked` })
+          .max(20_000, { error: (i) => `${i.input} Hz cannot be a spoke's note` })
+          .nullable()
+          .describe("A note in Hz"),
+      )
+      .optional()
+      .describe("Hz of each spoke plucked, 0 dead, null where it was not"),
+    /** Spokes whose tension is known beside their note: what calibrates their kind. */
+    known: z
+      .array(
+        z
+          .object({
+            spoke: finite
+              .int({ error: (i) => `${i.input} is not a spoke's number` })
+              .min(1, {
+                error: (i) => `${i.input} is not a spoke's number; spokes count from 1`,
+              })
+              .describe("A spoke's number, from 1"),
+            tension: finite
+              .positive({ error: (i) => `${i.input} N will not do; a known spoke pulls more than 0` })
+              .max(50_000, { error: (i) => `${i.input} N cannot be; no spoke holds 50000 N` })
+              .describe("Its tension in N"),
+          })
+          .describe("One spoke whose tension is known"),
+      )
+      .optional()
+      .describe("Spokes whose tension is known beside their note: what makes newtons of notes of their kind"),
+    /** 1 σ of each reading, mm, by what it was taken with. */
+    sure: z
+      .object({
+        lateral: z.array(sigma.nullable()).optional().describe("1 σ in mm of each lateral reading"),
+        radial: z.array(sigma.nullable()).optional().describe("1 σ in mm of each radial reading"),
+      })
+      .optional()
+      .describe("How sure each reading is, where it is no careful dial's"),
+  })
+  .describe("One round of readings");
 
 /** What the history began with where nobody read a tension: part of the target, as a hand feels it. */
 const tightSchema = finite
   .min(0.02, { error: (i) => `${i.input} is too small; a laced wheel holds 0.05 or more of its tension` })
-  .max(1.5, { error: (i) => `${i.input} is too large; 1 is up to tension` });
+  .max(1.5, { error: (i) => `${i.input} is too large; 1 is up to tension` })
+  .describe("What part of the wanted tension the wheel has, a fraction, where somebody knows and none is read");
 
 /** The advise document, wheel apart. */
 export const adviseSchema = z.object({
-  wheel: z.unknown(),
+  wheel: z.unknown().describe("A wheel file"),
   readings: readingsSchema,
   tolerance: z
     .object({
@@ -86,35 +109,58 @@ export const adviseSchema = z.object({
       offset: tolerancePart("an offset either way in mm").default(0.5),
       tensionSpread: tolerancePart("a fraction such as 0.2")
         .max(1, { error: (i) => `${i.input} will not do; give a fraction such as 0.2` })
+        .describe("How far a spoke may stand from its side's mean, a fraction")
         .default(0.2),
     })
-    .prefault({}),
+    .prefault({})
+    .describe("What counts as true"),
   stage: finite
     .min(0.1, { error: (i) => `${i.input} is too small; a stage lies between 0.1 and 1.2` })
     .max(1.2, { error: (i) => `${i.input} is too large; a stage lies between 0.1 and 1.2` })
+    .describe("The part of the target tension wanted now, a fraction")
     .default(1),
   tight: tightSchema.optional(),
   /** The rim's own bend as it lay before it was laced, mm at each hole, null where not read. */
-  bare: z.object({ lateral: perSpoke.optional(), radial: perSpoke.optional() }).optional(),
-  school: z.enum(SCHOOLS).default("at-once"),
+  bare: z
+    .object({ lateral: perSpoke.optional(), radial: perSpoke.optional() })
+    .optional()
+    .describe("The rim's own bend as it lay before it was laced, in mm"),
+  school: z.enum(SCHOOLS).default("at-once").describe("A way of working at the nipples"),
   nipple: z
     .object({
       step: finite
         .min(1 / 64, { error: (i) => `${i.input} is too small; a step lies between 1/64 and 1` })
         .max(1, { error: (i) => `${i.input} is too large; a step lies between 1/64 and 1` })
+        .describe("The least a nipple is turned, in turns")
         .default(1 / 16),
       most: finite
         .min(0, { error: (i) => `${i.input} is less than nothing; give the most turns in one go` })
         .max(20, { error: (i) => `${i.input} is too large; at most 20 turns in one go` })
+        .describe("The most a nipple is turned in one go, in turns")
         .default(1),
       /** Turns already made in this round, null where none: kept, and the rest worked out round them. */
-      fixed: z.array(turns.nullable()).optional(),
-      left: z.array(z.union([finite.min(0), z.tuple([finite.min(0), finite.min(0)])]).nullable()).optional(),
+      fixed: z.array(turns.nullable()).optional().describe("Turns already made in this round, null where none"),
+      left: z
+        .array(z.union([threadLeft, z.tuple([threadLeft, threadLeft])]).nullable())
+        .optional()
+        .describe(
+          "Thread left at each spoke in turns: one figure for both ways, or [slackening, tightening]; null unknown",
+        ),
     })
-    .prefault({}),
+    .prefault({})
+    .describe("How nipples are turned"),
   history: z
-    .array(z.object({ readings: readingsSchema, turns: z.array(turns), destressed: z.boolean().optional() }))
-    .default([]),
+    .array(
+      z
+        .object({
+          readings: readingsSchema,
+          turns: z.array(turns).describe("Turns of each nipple after these readings, + tighter"),
+          destressed: z.boolean().optional().describe("Whether all was de-stressed after the turns; unsaid means yes"),
+        })
+        .describe("One earlier round"),
+    )
+    .default([])
+    .describe("Earlier rounds, oldest first; their turns came after their readings, and these readings after the last"),
 });
 
 export interface AdviseInput {

@@ -51,6 +51,8 @@ const unkeepable = (value: unknown): readonly PropertyKey[] | null => {
  * writes
  */
 export const parseJson = (text: string, what = "this"): unknown => {
+  // Some editors put a mark before what is UTF-8.
+  if (text.charCodeAt(0) === 0xfeff) return parseJson(text.slice(1), what);
   if (tooDeep(text))
     throw new BadInput("", `${what} nests deeper than ${DEEPEST} levels; nothing was changed`, {
       code: "too-large",

@@ -12,15 +12,20 @@ const number = (what: string) =>
         ? `is missing; give ${what}`
         : `${JSON.stringify(issue.input)} is not a number; give ${what}`,
   });
+/** The same words stand in the published schema. */
 const between = (low: number, high: number, what: string) =>
   number(what)
     .min(low, { error: (issue) => `${issue.input} is too small; ${what} lies between ${low} and ${high}` })
-    .max(high, { error: (issue) => `${issue.input} is too large; ${what} lies between ${low} and ${high}` });
+    .max(high, { error: (issue) => `${issue.input} is too large; ${what} lies between ${low} and ${high}` })
+    .describe(asTitle(what));
+const asTitle = (what: string): string => what[0].toUpperCase() + what.slice(1);
 const oneOf = <const T extends readonly [string, ...string[]]>(values: T, what: string) =>
-  z.enum(values, {
-    error: (issue) =>
-      `${issue.input === undefined ? "is missing" : `${JSON.stringify(issue.input)} will not do`}; ${what} is one of ${values.join(", ")}`,
-  });
+  z
+    .enum(values, {
+      error: (issue) =>
+        `${issue.input === undefined ? "is missing" : `${JSON.stringify(issue.input)} will not do`}; ${what} is one of ${values.join(", ")}`,
+    })
+    .describe(asTitle(what));
 
 const flangeRow = z
   .object({
@@ -30,113 +35,156 @@ const flangeRow = z
   })
   .describe("One row of holes in a flange; what is left out is taken from the flange");
 
-const flange = z.object({
-  holes: number("a whole number of holes")
-    .int({ error: (i) => `${i.input} is not a whole number of holes` })
-    .min(4, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` })
-    .max(36, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` }),
-  holeCircle: between(10, 600, "a hole circle in mm, centre to centre"),
-  toCentre: between(-150, 150, "the flange's distance from the hub's middle in mm"),
-  holeDiameter: between(1, 12, "a spoke hole diameter in mm"),
-  thickness: between(0.5, 30, "a flange thickness in mm").optional(),
-  boreDeg: between(0, 180, "the angle in degrees between a straight spoke's bore and the radius").optional(),
-  rows: z.object({ inner: flangeRow, outer: flangeRow }).optional(),
-});
+const flange = z
+  .object({
+    holes: number("a whole number of holes")
+      .describe("A whole number of holes in the flange, at least half of the rim's")
+      .int({ error: (i) => `${i.input} is not a whole number of holes` })
+      .min(4, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` })
+      .max(36, { error: (i) => `${i.input} holes will not do; a flange has 4 to 36` }),
+    holeCircle: between(10, 600, "a hole circle in mm, centre to centre"),
+    toCentre: between(-150, 150, "the flange's distance from the hub's middle in mm"),
+    holeDiameter: between(1, 12, "a spoke hole diameter in mm"),
+    thickness: between(0.5, 30, "a flange thickness in mm").optional(),
+    boreDeg: between(0, 180, "the angle in degrees between a straight spoke's bore and the radius").optional(),
+    rows: z
+      .object({ inner: flangeRow, outer: flangeRow })
+      .optional()
+      .describe("Where a flange has its holes in two rows that differ: inner is nearer to the hub's middle"),
+  })
+  .describe("One flange of the hub; lengths in mm");
 
-const side = z.object({
-  cross: number("a number of crosses")
-    .int({ error: (i) => `${i.input} is not a whole number of crosses` })
-    .min(0, { error: (i) => `${i.input} crosses will not do; give 0 or more` }),
-});
+const side = z
+  .object({
+    cross: number("a number of crosses")
+      .int({ error: (i) => `${i.input} is not a whole number of crosses` })
+      .min(0, { error: (i) => `${i.input} crosses will not do; give 0 or more` })
+      .describe("A number of other spokes of its flange each spoke crosses, 0 for radial"),
+  })
+  .describe("How one flange is laced");
 
 /** The wheel file, `*.wheel.json`: mm, N, degrees. The single source of the published JSON Schema. */
 export const wheelSchema = z.object({
-  format: z.literal("tall-compass/wheel", {
-    error: (i) =>
-      `${JSON.stringify(i.input) ?? "nothing"} is a file of another kind; a wheel file says "tall-compass/wheel"`,
-  }),
-  version: z.literal(1, {
-    error: (i) => `version ${JSON.stringify(i.input) ?? "(missing)"} cannot be read; this reads version 1`,
-  }),
-  name: z.string().max(200).default(""),
+  format: z
+    .literal("tall-compass/wheel", {
+      error: (i) =>
+        `${JSON.stringify(i.input) ?? "nothing"} is a file of another kind; a wheel file says "tall-compass/wheel"`,
+    })
+    .describe("What kind of file it is"),
+  version: z
+    .literal(1, {
+      error: (i) => `version ${JSON.stringify(i.input) ?? "(missing)"} cannot be read; this reads version 1`,
+    })
+    .describe("Version of the format, a number"),
+  name: z.string().max(200).default("").describe("What the wheel is called, for people"),
   rotation: oneOf(["clockwise", "anticlockwise"], "the forward turning seen from side A").default("clockwise"),
-  rim: z.object({
-    holes: number("a whole number of holes")
-      .int({ error: (i) => `${i.input} is not a whole number of holes` })
-      .min(LEAST_HOLES, {
-        error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
-      })
-      .max(MOST_HOLES, {
-        error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
-      })
-      .refine((n) => n % 4 === 0, {
-        error: (i) =>
-          `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,
-      }),
-    erd: between(100, 900, "an effective rim diameter in mm"),
-    firstHole: oneOf(["A", "B"], "the flange hole 1 belongs to"),
-    holeOffset: between(
-      -20,
-      20,
-      "the holes' distance from the rim's centre line in mm, + towards their own flange",
-    ).default(0),
-    section: z
-      .union([
-        oneOf(["steel", "alloy"], "the rim section"),
-        z.object({
-          EA: between(1e4, 1e10, "EA in N"),
-          EIradial: between(1e5, 1e13, "EI in N·mm²"),
-          EIlateral: between(1e5, 1e13, "EI in N·mm²"),
-          GJ: between(1e4, 1e13, "GJ in N·mm²"),
-        }),
-      ])
-      .default("steel"),
-    width: between(10, 150, "a rim width in mm").optional(),
-    centroidRadius: between(50, 450, "the radius of the section's centroid in mm").optional(),
-    drilling: z
-      .union([
-        oneOf(["laced", "radial"], "the drilling"),
-        z.object({
-          lateralDeg: between(-45, 45, "an angle towards the hole's own flange"),
-          tangentialDeg: between(-45, 45, "an angle along the spoke's lean"),
-        }),
-      ])
-      .default("laced"),
-  }),
-  hub: z.object({
-    seat: oneOf(["bent", "straight"], "the spoke seat").default("bent"),
-    A: flange,
-    B: flange,
-    clockingDeg: between(-360, 360, "the clockwise angle from an A hole to the next B hole").optional(),
-  }),
+  rim: z
+    .object({
+      holes: number("a whole number of holes")
+        .int({ error: (i) => `${i.input} is not a whole number of holes` })
+        .min(LEAST_HOLES, {
+          error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
+        })
+        .max(MOST_HOLES, {
+          error: (i) => `${i.input} holes will not do; a laced rim has ${LEAST_HOLES} to ${MOST_HOLES}`,
+        })
+        .multipleOf(4, {
+          error: (i) =>
+            `${i.input} holes do not divide by four; holes go round in fours, two to each flange, so 28, 32, 36, 40 … will do`,
+        })
+        .describe("A whole number of holes in the rim, a multiple of 4"),
+      erd: between(100, 900, "an effective rim diameter in mm"),
+      firstHole: oneOf(["A", "B"], "the flange hole 1 belongs to"),
+      holeOffset: between(
+        -20,
+        20,
+        "the holes' distance from the rim's centre line in mm, + towards their own flange",
+      ).default(0),
+      section: z
+        .union([
+          oneOf(["steel", "alloy"], "the rim section"),
+          z
+            .object({
+              EA: between(1e4, 1e10, "EA in N"),
+              EIradial: between(1e5, 1e13, "EI in N·mm²"),
+              EIlateral: between(1e5, 1e13, "EI in N·mm²"),
+              GJ: between(1e4, 1e13, "GJ in N·mm²"),
+            })
+            .describe("The section's own stiffnesses, in N and N·mm²"),
+        ])
+        .default("steel")
+        .describe("What the rim is made of, for its stiffness; or the stiffnesses themselves"),
+      width: between(10, 150, "a rim width in mm").optional(),
+      centroidRadius: between(50, 450, "the radius of the section's centroid in mm").optional(),
+      drilling: z
+        .union([
+          oneOf(["laced", "radial"], "the drilling"),
+          z
+            .object({
+              lateralDeg: between(-45, 45, "an angle in degrees towards the hole's own flange"),
+              tangentialDeg: between(-45, 45, "an angle in degrees along the spoke's lean"),
+            })
+            .describe("Angles of the holes' axes, in degrees"),
+        ])
+        .default("laced")
+        .describe("Which way the rim's holes point: laced at the spokes' angle, radial at the axle, or by angles"),
+    })
+    .describe("The rim; lengths in mm, holes counted clockwise from the valve seen from side A"),
+  hub: z
+    .object({
+      seat: oneOf(["bent", "straight"], "the spoke seat").default("bent"),
+      A: flange,
+      B: flange,
+      clockingDeg: between(
+        -360,
+        360,
+        "the clockwise angle in degrees from an A hole to the next B hole; left out, the hub is turned to the least spread of lengths",
+      ).optional(),
+    })
+    .describe("The hub; lengths in mm"),
   offset: between(-60, 60, "the wanted offset in mm, + towards A").default(0),
-  lacing: z.object({
-    A: side,
-    B: side,
-    trailingHeads: oneOf(["out", "in"], "where the trailing spokes' heads lie").default("out"),
-    firstLean: oneOf(["trailing", "leading"], "the lean of the spoke in hole 1").optional(),
-    interlaced: z.boolean().optional(),
-    skip: z
-      .object({ A: z.int().min(0).max(35), B: z.int().min(0).max(35) })
-      .optional()
-      .describe("With more hub than rim holes: which spokes of each flange the empty holes fall between"),
-  }),
-  spoke: z.object({
-    diameter: between(1.2, 8, "a spoke diameter in mm"),
-    threadPitch: between(0.2, 2, "a thread pitch in mm"),
-    modulus: between(10000, 400000, "a modulus in N/mm²").default(200000),
-    share: between(0.2, 1, "the part of the axial stiffness left").nullable().default(0.45),
-    freeLength: z
-      .object({
-        A: between(20, 500, "what of a spoke swings, in mm"),
-        B: between(20, 500, "what of a spoke swings, in mm"),
-      })
-      .optional()
-      .describe("mm of a spoke between the places that hold it, for its note; worked out where not told"),
-  }),
-  tension: z.object({ target: between(50, 10000, "a target tension in N") }),
+  lacing: z
+    .object({
+      A: side,
+      B: side,
+      trailingHeads: oneOf(["out", "in"], "where the trailing spokes' heads lie").default("out"),
+      firstLean: oneOf(["trailing", "leading"], "the lean of the spoke in hole 1").optional(),
+      interlaced: z.boolean().optional().describe("Whether each spoke passes under the last one it crosses"),
+      skip: z
+        .object({
+          A: z.int().min(0).max(35).describe("A number of the spoke on flange A, counted from 0"),
+          B: z.int().min(0).max(35).describe("A number of the spoke on flange B, counted from 0"),
+        })
+        .optional()
+        .describe("With more hub than rim holes: which spokes of each flange the empty holes fall between"),
+    })
+    .describe("How the spokes run from hub to rim"),
+  spoke: z
+    .object({
+      diameter: between(1.2, 8, "a spoke diameter in mm"),
+      threadPitch: between(0.2, 2, "a thread pitch in mm"),
+      modulus: between(10000, 400000, "a modulus in N/mm²").default(200000),
+      share: between(
+        0.2,
+        1,
+        "the part of the axial stiffness left when elbow, seat and bed give, a fraction; null to learn it",
+      )
+        .nullable()
+        .default(0.45),
+      freeLength: z
+        .object({
+          A: between(20, 500, "what of a spoke swings, in mm"),
+          B: between(20, 500, "what of a spoke swings, in mm"),
+        })
+        .optional()
+        .describe("mm of a spoke between the places that hold it, for its note; worked out where not told"),
+    })
+    .describe("The spokes, all of one kind"),
+  tension: z
+    .object({ target: between(50, 10000, "a target tension in N, the mean of the tighter side") })
+    .describe("How tight the wheel is to be"),
   assumed: z
-    .array(z.string().max(60))
+    .array(z.string().max(60).describe("A figure's name, such as rim.height"))
     .max(200)
     .optional()
     .describe("Names of figures nobody measured, such as rim.height: what rests on them is told with less confidence"),
