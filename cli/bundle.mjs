@@ -25,6 +25,7 @@ export const bundleWheel = async (home, outfile) => {
     target: "node20",
     tsconfig: join(home, "tsconfig.json"),
     logLevel: "error",
+    banner: { js: "#!/usr/bin/env node" },
     plugins: [withoutLocales],
     define: { WHEEL_VERSION: JSON.stringify(version) },
   });
