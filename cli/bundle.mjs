@@ -17,9 +17,7 @@ export const bundleWheel = async (home, outfile) => {
     entryPoints: ["cli/wheel.ts"],
     outfile: unfinished,
     bundle: true,
-    // The words of errors are for people; the names in them are not shortened.
-    minifySyntax: true,
-    minifyWhitespace: true,
+    minify: true,
     format: "esm",
     platform: "node",
     target: "node20",
