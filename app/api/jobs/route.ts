@@ -12,6 +12,7 @@ const schema = z.object({
   kind: z.enum(JOB_KINDS),
 });
 
+/** A new job: of a new wheel, of one that was here before, or of another wheel of its machine. */
 export const POST = (request: Request) =>
   change(async () => {
     const { sideA, sideB, tolerance } = await readSettings();

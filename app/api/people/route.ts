@@ -5,6 +5,7 @@ import { addPerson, listPeople } from "@/store/sign-in/people";
 import { deed } from "../entrant";
 import { signedInOnly } from "../sign-in/signed-in-only";
 
+/** Who works here. */
 export const GET = () => answer(listPeople);
 
 const schema = z

@@ -4,8 +4,10 @@ import { settingsSchema } from "@/core/shop/settings";
 import { checkCopiesFolder } from "@/store/copies";
 import { changeSettings, readSettings } from "@/store/settings";
 
+/** What holds for the shop. */
 export const GET = () => answer(readSettings);
 
+/** Changes what holds for the shop. */
 export const PATCH = (request: Request) =>
   change(async () => {
     const change = await readBody(request, settingsSchema.partial());

@@ -7,6 +7,7 @@ import { signedInOnly } from "../../sign-in/signed-in-only";
 
 const schema = z.object({ name: deviceNameSchema });
 
+/** Calls a device otherwise. */
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     signedInOnly();

@@ -32,6 +32,7 @@ const schema = z.object({
   again: z.boolean().default(false),
 });
 
+/** What the desk changes of a job. */
 export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const job = await changeJob((await params).id, await readBody(request, schema));

@@ -3,6 +3,7 @@ import { isToBeTaken, listAnswer, readList } from "@/app/api/file-answer";
 import { customersFromCsv, customersToCsv } from "@/formats/lists/customers";
 import { importCustomers, listCustomers } from "@/store/customers";
 
+/** Customers and their wheels, as a list. */
 export const GET = async () => {
   const customers = await listCustomers();
   return listAnswer("customers", (decimal) => customersToCsv(customers, decimal));

@@ -1,6 +1,7 @@
 import { answer } from "@/app/api/answer";
 import { findPicture } from "@/store/photos";
 
+/** A photo, whole or small. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const size = new URL(request.url).searchParams.get("size") === "small" ? "small" : "large";

@@ -12,6 +12,7 @@ const twiceOf = (request: Request): Twice => {
   return said === "together" || said === "last" ? said : null;
 };
 
+/** The stock, as a list. */
 export const GET = async () => {
   const stock = await listStock();
   return listAnswer("stock", (decimal) => stockToCsv(stock, decimal));

@@ -11,6 +11,7 @@ const find = async (params: Promise<{ id: string }>) => {
   return table;
 };
 
+/** A tension gauge's table, as a list. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const table = await find(params);

@@ -4,6 +4,7 @@ import { labelPdf } from "@/formats/label-pdf";
 import { jobRecord } from "@/record/job-record";
 import { jobLabel } from "@/record/label";
 
+/** The label to tie on. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const record = await jobRecord((await params).id);

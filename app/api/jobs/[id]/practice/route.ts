@@ -19,5 +19,6 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     await mountPracticeWheel((await params).id, seed, level ? { level } : { start }, await entrant(request, who));
   });
 
+/** Takes the practice wheel off the stand. */
 export const DELETE = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => removePracticeWheel((await params).id));

@@ -8,6 +8,7 @@ import { importRounds } from "@/record/round-list";
 
 type Params = { params: Promise<{ id: string }> };
 
+/** Every reading and turn of a job, as a list. */
 export const GET = (_: Request, { params }: Params) =>
   answer(async () => {
     const record = await jobRecord((await params).id);

@@ -16,6 +16,7 @@ const schema = z.object({
     .default(null),
 });
 
+/** A new round; the same id again changes nothing. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const changes = await openRound((await params).id, await readBody(request, schema));

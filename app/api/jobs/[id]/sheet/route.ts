@@ -24,6 +24,7 @@ const schema = z.object({
   seen: z.string().max(64).optional(),
 });
 
+/** The customer's sheet on paper. */
 export const GET = async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const record = await jobRecord((await params).id);
   if (!record) return new Response("There is no such job", { status: 404 });

@@ -2,6 +2,7 @@ import { change } from "@/app/api/answer";
 import { onPracticeWheel } from "@/record/practice-wheel";
 import { jobOfRound, markDestressed } from "@/store/rounds";
 
+/** All was de-stressed after the turns of this round. */
 export const POST = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const { id } = await params;

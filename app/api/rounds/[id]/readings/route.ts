@@ -5,6 +5,7 @@ import { holesOfRound } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../reading-schema";
 
+/** One reading; the same id again changes nothing. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const reading = await readBody(request, readingSchema);

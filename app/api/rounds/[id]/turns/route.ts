@@ -14,6 +14,7 @@ const schema = z.object({
   who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
 });
 
+/** One turn of a nipple; the same id again changes nothing. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const { id } = await params;

@@ -26,6 +26,7 @@ export const POST = (request: Request, { params }: Asked) =>
     return { address: `${origin}${customerAddress(token)}`, everywhere: environment().PUBLIC_URL !== undefined };
   });
 
+/** Takes a customer's address back. */
 export const DELETE = (request: Request, { params }: Asked) =>
   change(async () => {
     const { id } = await params;
