@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["knex", "mysql2", "serialport", "wavefile"],
+  serverExternalPackages: ["fontkit", "knex", "mysql2", "pdfkit", "serialport", "wavefile"],
   poweredByHeader: false,
   // Every page is drawn anew from the record: nothing of it is kept in memory.
   cacheMaxMemorySize: 0,

@@ -1,7 +1,6 @@
-import { rgb } from "pdf-lib";
 import type { DrillingPlan } from "@/core/rim/drilling-plan";
 import { type Decimal, writeList } from "./lists/written";
-import { draw, INK, openPdf } from "./pdf-page";
+import { INK, openPaper, PALE } from "./paper/paper";
 
 /** A strip of paper to wrap round the rim: its width in mm. */
 const STRIP = 40;
@@ -130,23 +129,22 @@ const SHEET = { width: 297, height: 210, margin: 15 };
 export const TILE = { shows: 250, again: 10 };
 
 /** The strip one to one in tiles: three strips a sheet, a registration cross at each end of a tile, a 100 mm check line. */
-export const drillingPdf = async (plan: DrillingPlan, mark: string): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf(mark);
-  pdf.setTitle(`Drilling strip ${mark}`);
+export const drillingPdf = async (plan: DrillingPlan, mark: string, shop: string): Promise<Uint8Array> => {
+  const title = `Drilling strip ${mark}`;
+  const { paper, text, bold } = openPaper({ title, author: shop, words: title, date: "" });
   const total = plan.circumference + 2 * LEAD;
   const step = TILE.shows - TILE.again;
   const tiles = Math.ceil((total - TILE.again) / step);
   const rows = 3;
-  const grey = rgb(0.498, 0.467, 0.4);
   for (let first = 0; first < tiles; first += rows) {
-    const page = pdf.addPage([SHEET.width * POINT, SHEET.height * POINT]);
+    paper.page([SHEET.width * POINT, SHEET.height * POINT]);
     const put = (words: string, x: number, y: number, size: number, face = text) =>
-      draw(page, words, { x: x * POINT, y: y * POINT, size, face });
+      paper.text(words, { x: x * POINT, y: y * POINT, size, face });
     const line = (x1: number, y1: number, x2: number, y2: number, thickness = 0.5, color = INK) =>
-      page.drawLine({
-        start: { x: x1 * POINT, y: y1 * POINT },
-        end: { x: x2 * POINT, y: y2 * POINT },
-        thickness,
+      paper.line({
+        from: { x: x1 * POINT, y: y1 * POINT },
+        to: { x: x2 * POINT, y: y2 * POINT },
+        width: thickness,
         color,
       });
     put(
@@ -167,7 +165,7 @@ export const drillingPdf = async (plan: DrillingPlan, mark: string): Promise<Uin
       const x = (mm: number) => SHEET.margin + mm - from;
       const inside = (mm: number) => mm >= from - 1e-6 && mm <= to + 1e-6;
       for (const edge of [-STRIP / 2, STRIP / 2]) line(x(from), middle + edge, x(to), middle + edge);
-      line(x(from), middle, x(to), middle, 0.3, grey);
+      line(x(from), middle, x(to), middle, 0.3, PALE);
       // Lay the cross of one tile on the cross of the next.
       for (const at of [from + TILE.again / 2, from + TILE.shows - TILE.again / 2]) {
         if (!inside(at) || at > total - TILE.again / 2) continue;
@@ -188,5 +186,5 @@ export const drillingPdf = async (plan: DrillingPlan, mark: string): Promise<Uin
       put(`tile ${tile + 1}`, x(from), middle - STRIP / 2 - 5, 8);
     }
   }
-  return pdf.save();
+  return paper.bytes();
 };

@@ -1,5 +1,5 @@
 import { type Decimal, writeList } from "./lists/written";
-import { draw, INK, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
+import { type Leaf, openPaper } from "./paper/paper";
 
 /** What goes to whoever makes or sells the spokes. mm. */
 export interface OrderSheet {
@@ -60,16 +60,17 @@ export const orderCsv = (o: OrderSheet, decimal: Decimal): string =>
 const [WIDTH, HEIGHT, MARGIN] = [595.28, 841.89, 56];
 
 /** One A4 page: lengths large, everything a spoke maker asks under them. */
-export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf(JSON.stringify(o));
-  pdf.setTitle(`Spokes for ${o.mark}`);
-  const page = pdf.addPage([WIDTH, HEIGHT]);
+export const orderPdf = async (o: OrderSheet, shop: string): Promise<Uint8Array> => {
+  const about = { title: `Spokes for ${o.mark}`, author: shop, words: JSON.stringify(o), date: o.date };
+  const { paper, text, bold } = openPaper(about);
+  const { widthOf, wrap, sizeToFit } = paper;
+  paper.page([WIDTH, HEIGHT]);
   let y = HEIGHT - MARGIN - 16;
-  const put = (words: string, x: number, size: number, face = text) => draw(page, words, { x, y, size, face });
-  const rule = () =>
-    page.drawLine({ start: { x: MARGIN, y }, end: { x: WIDTH - MARGIN, y }, thickness: 1, color: INK });
+  const put = (words: string, x: number, size: number, face = text, is: Leaf = "P") =>
+    paper.text(words, { x, y, size, face, is });
+  const rule = () => paper.line({ from: { x: MARGIN, y }, to: { x: WIDTH - MARGIN, y }, width: 1 });
   const title = `Spokes for ${o.mark}`;
-  put(title, MARGIN, sizeToFit(title, bold, WIDTH - 2 * MARGIN - widthOf(o.date, text, 12) - 14, 22, 7), bold);
+  put(title, MARGIN, sizeToFit(title, bold, WIDTH - 2 * MARGIN - widthOf(o.date, text, 12) - 14, 22, 7), bold, "H1");
   put(o.date, WIDTH - MARGIN - widthOf(o.date, text, 12), 12);
   y -= 20;
   for (const line of wrap(o.machine, text, 12, WIDTH - 2 * MARGIN)) {
@@ -79,20 +80,23 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
   rule();
   y -= 24;
   const columns = [MARGIN, MARGIN + 120, MARGIN + 210, MARGIN + 290];
-  ["length, mm", "pieces", "spares", "for"].forEach((h, i) => {
-    put(h, columns[i], 10);
+  paper.group("Table", () => {
+    paper.group("TR", () => {
+      for (const [i, h] of ["length, mm", "pieces", "spares", "for"].entries()) put(h, columns[i], 10, text, "TH");
+    });
+    for (const l of o.lines)
+      paper.group("TR", () => {
+        y -= 26;
+        put(String(l.length), columns[0], 18, bold, "TD");
+        put(String(l.count), columns[1], 14, text, "TD");
+        put(String(l.spares), columns[2], 14, text, "TD");
+        for (const line of wrap(l.forWhat, text, 10, WIDTH - MARGIN - columns[3])) {
+          put(line, columns[3], 10, text, "TD");
+          y -= 12;
+        }
+        y += 12;
+      });
   });
-  for (const l of o.lines) {
-    y -= 26;
-    put(String(l.length), columns[0], 18, bold);
-    put(String(l.count), columns[1], 14);
-    put(String(l.spares), columns[2], 14);
-    for (const line of wrap(l.forWhat, text, 10, WIDTH - MARGIN - columns[3])) {
-      put(line, columns[3], 10);
-      y -= 12;
-    }
-    y += 12;
-  }
   y -= 22;
   rule();
   const facts = [
@@ -107,14 +111,17 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
     ["washers", o.washers],
     ["weight", `${Math.round(o.grams)} g of spokes without spares`],
   ];
-  for (const [label, value] of facts) {
-    y -= 20;
-    put(label, MARGIN, 11);
-    for (const [i, line] of wrap(value, bold, 11, WIDTH - MARGIN - columns[1]).entries()) {
-      if (i > 0) y -= 14;
-      put(line, columns[1], 11, bold);
-    }
-  }
+  paper.group("Table", () => {
+    for (const [label, value] of facts)
+      paper.group("TR", () => {
+        y -= 20;
+        put(label, MARGIN, 11, text, "TH");
+        for (const [i, line] of wrap(value, bold, 11, WIDTH - MARGIN - columns[1]).entries()) {
+          if (i > 0) y -= 14;
+          put(line, columns[1], 11, bold, "TD");
+        }
+      });
+  });
   y -= 30;
   const notes = [
     "Measured from the inside of the bend (straight spokes: from under the head) to the end of the thread.",
@@ -125,5 +132,5 @@ export const orderPdf = async (o: OrderSheet): Promise<Uint8Array> => {
       put(line, MARGIN, 10);
       y -= 14;
     }
-  return pdf.save();
+  return paper.bytes();
 };

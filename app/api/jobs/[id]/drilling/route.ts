@@ -3,6 +3,7 @@ import { fileAnswer, listAnswer } from "@/app/api/file-answer";
 import { drillingPlan } from "@/core/rim/drilling-plan";
 import { drillingCsv, drillingDxf, drillingPdf, drillingSvg } from "@/formats/drilling-strip";
 import { jobRecord } from "@/record/job-record";
+import { readSettings } from "@/store/settings";
 
 /** The drilling strip: `?as=csv`, `svg`, `dxf` or `pdf`. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
@@ -17,6 +18,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
       fileAnswer(body, { name: `${name}.${ending}`, type });
     if (as === "svg") return send(drillingSvg(plan), "image/svg+xml", "svg");
     if (as === "dxf") return send(drillingDxf(plan), "image/vnd.dxf", "dxf");
-    if (as === "pdf") return send(await drillingPdf(plan, record.job.mark), "application/pdf", "pdf");
+    if (as === "pdf")
+      return send(await drillingPdf(plan, record.job.mark, (await readSettings()).shopName), "application/pdf", "pdf");
     return listAnswer(name, (decimal) => drillingCsv(plan, { A: record.job.sideA, B: record.job.sideB }, decimal));
   });

@@ -3,6 +3,7 @@ import { listAnswer, paperAnswer } from "@/app/api/file-answer";
 import { orderCsv, orderPdf } from "@/formats/order-sheet";
 import { jobRecord } from "@/record/job-record";
 import { orderSheet } from "@/record/order";
+import { readSettings } from "@/store/settings";
 
 /** The order as PDF, or as CSV with `?as=csv`. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
@@ -14,5 +15,5 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
     const name = `spokes ${record.job.mark}`;
     if (new URL(request.url).searchParams.get("as") === "csv")
       return listAnswer(name, (decimal) => orderCsv(sheet, decimal));
-    return paperAnswer(name, await orderPdf(sheet));
+    return paperAnswer(name, await orderPdf(sheet, (await readSettings()).shopName));
   });

@@ -2,7 +2,7 @@ import { answer } from "@/app/api/answer";
 import { paperAnswer } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
 import { machineAndPlace } from "@/core/shop/machine-words";
-import { quotePdf } from "@/formats/quote-pdf";
+import { quotePdf } from "@/formats/paper/quote";
 import { jobRecord } from "@/record/job-record";
 import { jobQuote } from "@/record/quote";
 import { readSettings } from "@/store/settings";

@@ -1,6 +1,6 @@
 import { paperAnswer } from "@/app/api/file-answer";
 import { todayIn } from "@/core/planning/today";
-import { sheetPdf } from "@/formats/sheet-pdf";
+import { sheetPdf } from "@/formats/paper/sheet";
 import type { JobRecord } from "@/record/job-record";
 import { addressesTold } from "@/record/let-in";
 import { sheetOfJob } from "@/record/signed-sheet";

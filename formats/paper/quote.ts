@@ -1,5 +1,5 @@
 import { moneyWords, type Quote } from "@/core/shop/quote";
-import { A4, draw, type Face, INK, MARGIN, openPdf, sizeToFit, widthOf, wrap } from "./pdf-page";
+import { A4, type Face, type Leaf, MARGIN, openPaper } from "./paper";
 
 /** What stands above a quote. */
 export interface QuoteHead {
@@ -19,23 +19,25 @@ const EACH = MARGIN + 390;
 
 /** What the work would cost, line by line; as many pages as it takes. */
 export const quotePdf = async (head: QuoteHead, quote: Quote): Promise<Uint8Array> => {
-  const { pdf, text, bold } = await openPdf(JSON.stringify({ head, quote }));
-  pdf.setTitle(`Quote ${head.mark}`);
-  let page = pdf.addPage([...A4]);
+  const { paper, text, bold } = openPaper({
+    ...{ title: `Quote ${head.mark}`, author: head.shop, words: JSON.stringify({ head, quote }), date: head.date },
+  });
+  const { widthOf, wrap, sizeToFit } = paper;
+  paper.page(A4);
   let y = HEIGHT - MARGIN - 18;
   const next = (by: number) => {
     y -= by;
     if (y > MARGIN + 40) return;
-    page = pdf.addPage([...A4]);
+    paper.page(A4);
     y = HEIGHT - MARGIN;
   };
-  const at = (words: string, x: number, size = 11, face: Face = text) => draw(page, words, { x, y, size, face });
-  const right = (words: string, x: number, size = 11, face: Face = text) =>
-    at(words, x - widthOf(words, face, size), size, face);
-  const rule = () =>
-    page.drawLine({ start: { x: MARGIN, y: y - 6 }, end: { x: RIGHT, y: y - 6 }, thickness: 0.8, color: INK });
+  const at = (words: string, x: number, size = 11, face: Face = text, is: Leaf = "P") =>
+    paper.text(words, { x, y, size, face, is });
+  const right = (words: string, x: number, size = 11, face: Face = text, is: Leaf = "P") =>
+    at(words, x - widthOf(words, face, size), size, face, is);
+  const rule = () => paper.line({ from: { x: MARGIN, y: y - 6 }, to: { x: RIGHT, y: y - 6 }, width: 0.8 });
   const title = `Quote, wheel ${head.mark}`;
-  at(title, MARGIN, sizeToFit(title, bold, RIGHT - MARGIN - 90, 22, 7), bold);
+  at(title, MARGIN, sizeToFit(title, bold, RIGHT - MARGIN - 90, 22, 7), bold, "H1");
   right(head.date, RIGHT, 12);
   next(24);
   for (const words of [head.machine, head.customer && `For ${head.customer}`, head.wanted])
@@ -45,16 +47,19 @@ export const quotePdf = async (head: QuoteHead, quote: Quote): Promise<Uint8Arra
     }
   rule();
   next(26);
-  for (const l of quote.lines) {
-    for (const [k, line] of wrap(l.label, text, 11, COUNT - MARGIN - 60).entries()) {
-      if (k > 0) next(13);
-      at(line, MARGIN);
-    }
-    right(`${l.count}${l.unit ? ` ${l.unit}` : ""}`, COUNT);
-    right(l.each === null ? "to be told" : moneyWords(l.each, ""), EACH);
-    if (l.amount !== null) right(moneyWords(l.amount, ""), RIGHT);
-    next(18);
-  }
+  paper.group("Table", () => {
+    for (const l of quote.lines)
+      paper.group("TR", () => {
+        for (const [k, line] of wrap(l.label, text, 11, COUNT - MARGIN - 60).entries()) {
+          if (k > 0) next(13);
+          at(line, MARGIN, 11, text, "TH");
+        }
+        right(`${l.count}${l.unit ? ` ${l.unit}` : ""}`, COUNT, 11, text, "TD");
+        right(l.each === null ? "to be told" : moneyWords(l.each, ""), EACH, 11, text, "TD");
+        if (l.amount !== null) right(moneyWords(l.amount, ""), RIGHT, 11, text, "TD");
+        next(18);
+      });
+  });
   y += 8;
   rule();
   next(26);
@@ -82,5 +87,5 @@ export const quotePdf = async (head: QuoteHead, quote: Quote): Promise<Uint8Arra
     }
     next(4);
   }
-  return pdf.save();
+  return paper.bytes();
 };

@@ -1,40 +1,45 @@
-import type { PDFDocument } from "pdf-lib";
 import type { Sheet } from "@/core/sheet/sheet";
-import { A4, draw, type Face, MARGIN, widthOf, wrap } from "./pdf-page";
+import { A4, type Face, type Leaf, MARGIN, type Paper } from "./paper";
 
 const VALUES = MARGIN + 280;
 const SIZE = 9;
 
 /** Every figure and every round, for those who ask; as many pages as they take. */
-export const figuresPage = (pdf: PDFDocument, sheet: Sheet, text: Face, bold: Face): void => {
-  let page = pdf.addPage([...A4]);
+export const figuresPage = (paper: Paper, sheet: Sheet, text: Face, bold: Face): void => {
+  const { wrap, widthOf } = paper;
+  paper.page(A4);
   let y = A4[1] - MARGIN;
-  const line = (words: string, x: number, face: Face = text, size = SIZE) => draw(page, words, { x, y, size, face });
+  const line = (words: string, x: number, face: Face = text, size = SIZE, is: Leaf = "P") =>
+    paper.text(words, { x, y, size, face, is });
   const next = (by = 13) => {
     y -= by;
     if (y > MARGIN) return;
-    page = pdf.addPage([...A4]);
+    paper.page(A4);
     y = A4[1] - MARGIN;
   };
   const heading = (words: string) => {
     next(10);
-    line(words, MARGIN, bold, 11);
+    line(words, MARGIN, bold, 11, "H2");
     next(16);
   };
   for (const part of wrap(`Wheel ${sheet.wheel.mark}: every figure`, bold, 14, A4[0] - 2 * MARGIN)) {
-    line(part, MARGIN, bold, 14);
+    line(part, MARGIN, bold, 14, "H1");
     next(18);
   }
   next(6);
-  for (const f of sheet.figures) {
-    const labels = wrap(f.label, text, SIZE, VALUES - MARGIN - 10);
-    const values = wrap(f.value, text, SIZE, A4[0] - MARGIN - VALUES);
-    for (let k = 0; k < Math.max(labels.length, values.length); k++) {
-      line(labels[k] ?? "", MARGIN);
-      line(values[k] ?? "", VALUES);
-      next();
+  paper.group("Table", () => {
+    for (const f of sheet.figures) {
+      const labels = wrap(f.label, text, SIZE, VALUES - MARGIN - 10);
+      const values = wrap(f.value, text, SIZE, A4[0] - MARGIN - VALUES);
+      paper.group("TR", () => {
+        for (let k = 0; k < Math.max(labels.length, values.length); k++) {
+          line(labels[k] ?? "", MARGIN, text, SIZE, "TH");
+          line(values[k] ?? "", VALUES, text, SIZE, "TD");
+          next();
+        }
+      });
     }
-  }
+  });
   if (sheet.assumed.length > 0) {
     heading("Assumed, not measured");
     for (const words of wrap(`${sheet.assumed.join(", ")}.`, text, SIZE, A4[0] - 2 * MARGIN)) {

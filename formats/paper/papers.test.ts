@@ -3,10 +3,10 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, test } from "vitest";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
-import { labelPdf } from "./label-pdf";
+import { orderPdf } from "../order-sheet";
+import { labelPdf } from "./label";
 import { lacingCard } from "./lacing-card";
-import { orderPdf } from "./order-sheet";
-import { sheetPdf } from "./sheet-pdf";
+import { sheetPdf } from "./sheet";
 
 // Every paper is read back by a general PDF reader: what stands where, in which letters.
 
@@ -61,6 +61,7 @@ const illegible = ({ width, height, words }: { width: number; height: number; wo
   return [...off.map((w) => `“${w.str}” off the paper`), ...over];
 };
 
+const SHOP = "The Wheel Room";
 const sheet: Sheet = {
   wheel: { mark: "T-1", machine: "Test machine", place: "rear wheel", holes: 40, work: "rebuilt" },
   customer: "Ærøskøbing & Søn",
@@ -200,25 +201,31 @@ describe("papers of the shop", () => {
     await fc.assert(
       fc.asyncProperty(name(60), name(200), name(200), name(40), fc.integer({ min: 1, max: 4 }), async (...given) => {
         const [mark, machine, wanted, side, lengths] = given;
-        const label = await labelPdf({
-          ...{ mark, machine, wanted, customer: machine, telephone: "0555 0101", wheel: "rear wheel" },
-          promised: "2026-12-01",
-          sides: [side, "plain side"],
-          found: [{ label: "offset", value: null }, ...[...Array(6)].map(() => ({ label: "as found", value: wanted }))],
-        });
-        const order = await orderPdf({
-          ...{ mark, machine, date: "2026-11-23", diameter: 3.66, gauge: 9, pitch: 0.635, threadLength: 11 },
-          ...{ material: "stainless", butting: "plain", head: wanted, nipples: 48, grams: 900, washers: "none" },
-          lines: [...Array(lengths).keys()].map((i) => ({
-            ...{ length: 168 + i, count: 10, spares: 2, forWhat: `${side}, outer; ${side}, inner` },
-          })),
-          assumed: [side, "rim holes"],
-        });
-        const card = await lacingCard(
-          `${mark} ${machine}`,
-          "inner first",
-          [...Array(48).keys()].map((i) => spoke(i, i % 2 ? "A" : "B")),
+        const label = await labelPdf(
+          {
+            ...{ mark, machine, wanted, customer: machine, telephone: "0555 0101", wheel: "rear wheel" },
+            promised: "2026-12-01",
+            sides: [side, "plain side"],
+            found: [
+              { label: "offset", value: null },
+              ...[...Array(6)].map(() => ({ label: "as found", value: wanted })),
+            ],
+          },
+          SHOP,
         );
+        const order = await orderPdf(
+          {
+            ...{ mark, machine, date: "2026-11-23", diameter: 3.66, gauge: 9, pitch: 0.635, threadLength: 11 },
+            ...{ material: "stainless", butting: "plain", head: wanted, nipples: 48, grams: 900, washers: "none" },
+            lines: [...Array(lengths).keys()].map((i) => ({
+              ...{ length: 168 + i, count: 10, spares: 2, forWhat: `${side}, outer; ${side}, inner` },
+            })),
+            assumed: [side, "rim holes"],
+          },
+          SHOP,
+        );
+        const lines = [...Array(48).keys()].map((i) => spoke(i, i % 2 ? "A" : "B"));
+        const card = await lacingCard({ title: `${mark} ${machine}`, order: "inner first", lines }, SHOP);
         for (const [what, bytes] of Object.entries({ label, order, card })) {
           const { pages } = await pagesOf(bytes);
           expect(pages, what).toHaveLength(1);
