@@ -1,3 +1,4 @@
+import { unprintable } from "@/formats/paper/faces";
 import type { JobRecord } from "../job-record";
 
 /** What every stage's place shows of a job, whatever it shows beside it. */
@@ -13,6 +14,10 @@ export const stageBase = ({ job, stages, measurements, acts }: JobRecord) => ({
   stages,
   measurements,
   acts,
+  /** Letters of it that no paper can show. */
+  notPrinted: unprintable(
+    [job.mark, job.machine, job.customer, job.telephone, job.wanted, job.sideA, job.sideB].join(""),
+  ),
 });
 
 /** While the figures make no wheel: what is missing. */

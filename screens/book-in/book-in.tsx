@@ -8,6 +8,7 @@ import type { Wheel } from "@/core/wheel/wheel-file";
 import type { ParticularAsked } from "../parts/bench/bench-record";
 import { FigureList, FigureTag } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
+import { NotPrinted } from "../parts/frame/not-printed";
 import { PageLink } from "../parts/frame/page-link";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
@@ -131,6 +132,7 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
                       >
                         quote
                       </PageLink>
+                      <NotPrinted letters={job.notPrinted} />
                     </div>
                     {job.told.machine !== "" && <OtherWheel jobId={jobId} kind={job.kind} together={job.together} />}
                     <Photos jobId={jobId} photos={photos} />

@@ -8,6 +8,7 @@ import { may } from "@/core/shop/who-may";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { LedgerPanel } from "../parts/bench/ledger-panel";
+import { NotPrinted } from "../parts/frame/not-printed";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
@@ -103,6 +104,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
         </p>
       )}
       {first && !sheet.signedBy && !signing && <FirstSigned first={first} mine={first.by === at?.name} />}
+      <NotPrinted letters={job.notPrinted} />
       {changed && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-lg" data-testid="changed">
           As it was handed over. The record has changed since; signed again, it is handed over anew.

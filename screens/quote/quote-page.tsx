@@ -4,6 +4,7 @@ import { quoteAccepted, workDone } from "@/core/acts/acts-come-to";
 import type { Quote, QuoteLine, ToldLine } from "@/core/shop/quote";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
+import { NotPrinted } from "../parts/frame/not-printed";
 import { PageLink } from "../parts/frame/page-link";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { saidOf } from "../parts/kept/sent";
@@ -92,25 +93,28 @@ export const QuotePage = ({ job, quote }: { job: JobOnPage; quote: Quote }) => {
           onClose={() => setAsked(null)}
         />
       ) : (
-        <QuoteKeys
-          jobId={jobId}
-          quote={quote}
-          agreed={accepted !== null}
-          onOwn={() =>
-            setAsked({ line: { key: `own.${crypto.randomUUID()}`, label: "", count: 1, each: null }, what: "label" })
-          }
-          onAgree={(agreed) =>
-            void put({
-              ...{ what: "act", jobId, id: crypto.randomUUID(), who },
-              act: {
-                what: "quote-accepted",
-                lines: agreed ? quote.lines.map(({ key, label, count, each }) => ({ key, label, count, each })) : [],
-                total: agreed ? quote.total : 0,
-                currency: quote.currency,
-              },
-            })
-          }
-        />
+        <>
+          <NotPrinted letters={job.notPrinted} />
+          <QuoteKeys
+            jobId={jobId}
+            quote={quote}
+            agreed={accepted !== null}
+            onOwn={() =>
+              setAsked({ line: { key: `own.${crypto.randomUUID()}`, label: "", count: 1, each: null }, what: "label" })
+            }
+            onAgree={(agreed) =>
+              void put({
+                ...{ what: "act", jobId, id: crypto.randomUUID(), who },
+                act: {
+                  what: "quote-accepted",
+                  lines: agreed ? quote.lines.map(({ key, label, count, each }) => ({ key, label, count, each })) : [],
+                  total: agreed ? quote.total : 0,
+                  currency: quote.currency,
+                },
+              })
+            }
+          />
+        </>
       )}
       {quote.lines.some((l) => l.unit === "h" && l.each === null) && !asked && (
         <p className="shrink-0 border-t border-grid px-4 py-2 text-base">

@@ -28,6 +28,8 @@ export interface JobOnPage {
   readonly stages: readonly { readonly stage: Stage; readonly state: StageState }[];
   readonly measurements: readonly Entry[];
   readonly acts: readonly DoneAct[];
+  /** Letters of it that no paper can show. */
+  readonly notPrinted: readonly string[];
 }
 
 /** ms after which another tablet's reading stands here at the latest. */
