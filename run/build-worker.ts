@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { injectManifest } from "@serwist/build";
 import { build } from "esbuild";
 import { OWN_PARTS } from "@/core/shop/own-parts";
@@ -7,6 +7,9 @@ import { OWN_PARTS } from "@/core/shop/own-parts";
 /** Where it stands; `app/worker.js` hands it out. */
 const WORKER = ".next/worker.js";
 const BUNDLED = ".next/worker.bundle.js";
+
+/** Pictures of the handbook. */
+const HANDBOOK = readdirSync("public/handbook").map((name) => `/handbook/${name}`);
 
 const revision = (path: string): string => createHash("sha256").update(readFileSync(path)).digest("hex").slice(0, 16);
 
@@ -35,7 +38,7 @@ export const buildWorker = async (): Promise<void> => {
     // Named by what is in them.
     dontCacheBustURLsMatching: /./,
     maximumFileSizeToCacheInBytes: 20 * 1024 * 1024,
-    additionalPrecacheEntries: OWN_PARTS.map((url) => ({ url, revision: revision(`public${url}`) })),
+    additionalPrecacheEntries: [...OWN_PARTS, ...HANDBOOK].map((url) => ({ url, revision: revision(`public${url}`) })),
   });
   for (const warning of warnings) console.error(`the worker: ${warning}`);
 };

@@ -3,6 +3,7 @@ import type { Doubt } from "@/core/cross-checks/doubt";
 import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { CAUTIONS } from "@/core/sheet/sheet";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import type { EarlierWheel } from "@/core/shop/known";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { ParticularAsked } from "../parts/bench/bench-record";
@@ -56,6 +57,10 @@ const TABS = [
   { key: "photos", label: "Photos" },
 ] as const;
 type Tab = (typeof TABS)[number]["key"];
+const WHY: Readonly<Record<Tab, HandbookPlace>> = {
+  ...{ counter: "book-in#whose-wheel", before: "book-in#before-the-key-goes-on", wheel: "book-in#look-it-over" },
+  photos: "book-in#look-it-over",
+};
 
 /** The wheel as it stands: who brought it, what will be lost once a key is put to it, how each part is. */
 export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
@@ -80,6 +85,7 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
         doubts={job.doubts.filter((d) => LOST.includes(d.figure))}
         problem={null}
         presets={{}}
+        at={WHY[tab]}
         cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
         notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
         drawing={(tap) => (

@@ -88,7 +88,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
         <section aria-label="as it will print" tabIndex={0} className="min-h-0 min-w-0 flex-1 overflow-y-auto p-4">
           <SheetOnPage sheet={signing ? job.now : sheet} />
         </section>
-        <LedgerPanel startFolded>
+        <LedgerPanel at="hand-back#the-sheet" startFolded>
           <p>
             Every line comes from the record: as found from booking in or the first round, as returned from the last
             round read.

@@ -8,6 +8,7 @@ import { LACING_ORDERS } from "@/core/lacing/orders";
 import { placeSpokes } from "@/core/lacing/placement";
 import { isInterlaced } from "@/core/lacing/steps";
 import { CAUTIONS } from "@/core/sheet/sheet";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
@@ -30,6 +31,10 @@ const TABS = [
   { key: "why", label: "Why" },
 ] as const;
 type Tab = (typeof TABS)[number]["key"];
+const WHY: Readonly<Record<Tab, HandbookPlace>> = {
+  ...{ plan: "lace#the-order-of-work", prepare: "lace#the-order-of-work", check: "lace#check-a-laced-wheel" },
+  ...{ broken: "lace#a-broken-spoke", why: "schools" },
+};
 
 const FIGURES_OF: Readonly<Record<Tab, readonly string[]>> = {
   plan: [],
@@ -84,6 +89,7 @@ export const Lace = ({ job }: { job: LaceOnPage }) => {
       figures={FIGURES_OF[tab]}
       presets={{ "hub.slots": "holes", "lacing.order": order }}
       foldLedger
+      at={WHY[tab]}
       problem={null}
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}

@@ -11,6 +11,7 @@ import type { Taken } from "@/core/measurement/taken";
 import type { OffsetMethod } from "@/core/offset/offset-methods";
 import type { ErdMethod } from "@/core/rim/erd-methods";
 import type { FlatPlate } from "@/core/rim/flat-plate";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import { showLength } from "@/core/units/show-length";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
@@ -53,6 +54,12 @@ export interface MeasureOnPage extends JobOnPage {
   readonly plate: FlatPlate | null;
 }
 
+/** Where the handbook says why each is measured, and how. */
+const WHY: Readonly<Record<Tab, HandbookPlace>> = {
+  ...{ rim: "measure#the-rim", hub: "measure#the-hub", offset: "measure#offset", spokes: "measure#the-rim" },
+  plate: "measure#before-any-reading-of-a-wheel",
+};
+
 /** Rim, hub, offset and old spokes, each drawn from the numbers so far; what is no length on the drawing stands beside it. */
 export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
   const job = useStage("measure", initial);
@@ -86,6 +93,7 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
         bench={bench}
         presets={job.presets}
         problem={job.problem}
+        at={WHY[tab]}
         figures={[...IN_TURN[tab].filter((f) => asked.includes(f))]}
         ledgers={ledgers}
         doubts={doubts.filter((d) =>

@@ -4,6 +4,7 @@ import type { Settings } from "@/core/shop/settings";
 import { may } from "@/core/shop/who-may";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { EntryBar } from "../parts/bench/entry-bar";
+import { InHandbook } from "../parts/frame/in-handbook";
 import { PageLink } from "../parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { useAtDevice } from "../parts/kept/at-device";
@@ -100,6 +101,9 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
             className={ROW}
             onTaken={refresh}
           />
+          <div className="px-4">
+            <InHandbook at="files#lists" say="how lists are written: the handbook" />
+          </div>
           {LISTS.map((l) => (
             <a key={l.href} href={l.href} className={ROW}>
               <span>{l.label}</span>
@@ -109,6 +113,9 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
           {mayChange && (
             <>
               <h2 className={HEADING}>Copies of the shop</h2>
+              <div className="px-4">
+                <InHandbook at="shop#moving-house" say="copies, and moving house: the handbook" />
+              </div>
               <Copies
                 row={ROW}
                 onFolder={() => {

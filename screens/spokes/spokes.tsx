@@ -9,6 +9,7 @@ import type { SkipChoice } from "@/core/lacing/skip-choices";
 import { type Ledger, ledger } from "@/core/ledger/ledger";
 import type { Taken } from "@/core/measurement/taken";
 import type { DrillingPlan } from "@/core/rim/drilling-plan";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import type { PatternAdvice } from "@/core/spoke/patterns";
 import type { SpokePlan } from "@/core/spoke/spoke-plan";
 import type { StaleOrder } from "@/core/spoke/stale-order";
@@ -95,6 +96,16 @@ const lengthLedgers = (plan: SpokePlan, wheel: Wheel): Ledger[] => {
   });
 };
 
+const WHY: Readonly<Record<Tab, HandbookPlace>> = {
+  ...{
+    lengths: "spokes#length",
+    crosses: "spokes#how-many-crosses",
+    order: "spokes#the-order",
+    here: "spokes#the-order",
+  },
+  ...{ "what-if": "spokes#the-order", drilling: "spokes#undrilled-rims-and-mixed-counts" },
+};
+
 /** Lengths and thread, crosses, the order and what came of it, what if, and where to drill. */
 export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
   const job = useStage("spokes", initial);
@@ -115,6 +126,7 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
           "rim.drilling": "laced",
         }}
         problem={problem}
+        at={WHY[tab]}
         ledgers={wheel && plan && tab !== "drilling" ? lengthLedgers(plan, wheel) : []}
         warned={(plan?.warnings ?? []).map(warningWords)}
         cautions={[]}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { BadInput } from "@/core/wheel/bad-input";
 import { type WheelChange, wheelChanges } from "@/core/wheel/wheel-changes";
 import type { Wheel } from "@/core/wheel/wheel-file";
+import { InHandbook } from "../parts/frame/in-handbook";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
 import { saidOf } from "../parts/kept/sent";
@@ -78,6 +79,7 @@ export const WhatChanges = ({
         ? `${offered.name} is this wheel as it is.`
         : `${offered.name} would change ${offered.changes.length} figures:`}
     </p>
+    <InHandbook at="files#a-wheel-file-by-hand" say="how a wheel file is written: the handbook" />
     {offered.passedOver.length > 0 && (
       <p>
         Nothing here knows {offered.passedOver.slice(0, 6).join(", ")}

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { DUTY_FIGURES, SOUND_FIGURES, STAGING_FIGURES } from "@/core/figures/tension";
 import { CAUTIONS } from "@/core/sheet/sheet";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import { kindWords } from "@/core/tension/kind-words";
 import { turnWords } from "@/core/truing/saying/turn-words";
 import { FiguresBench } from "../parts/bench/figures-bench";
@@ -28,6 +29,10 @@ const TABS = [
   { key: "gauges", label: "Gauges" },
 ] as const;
 type Tab = (typeof TABS)[number]["key"];
+const WHY: Readonly<Record<Tab, HandbookPlace>> = {
+  ...{ read: "tension#by-ear", even: "tension#how-even", tight: "tension#how-tight", rounds: "tension#in-stages" },
+  ...{ load: "tension#how-tight", gauges: "tension#by-gauge-by-hand-by-torque" },
+};
 
 const FIGURES_OF: Readonly<Record<Tab, readonly string[]>> = {
   read: SOUND_FIGURES.map((f) => f.name),
@@ -99,6 +104,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
       presets={job.presets}
       figures={FIGURES_OF[tab]}
       foldLedger
+      at={WHY[tab]}
       problem={null}
       ledgers={[]}
       cautions={[CAUTIONS.eyes]}

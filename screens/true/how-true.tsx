@@ -6,6 +6,7 @@ import { TOLERANCE_NAMES, type Tolerance, type ToleranceName } from "@/core/runo
 import { SCHOOL_WORDS, SCHOOLS, type School } from "@/core/truing/solving/schools";
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
+import { InHandbook } from "../parts/frame/in-handbook";
 import { getJson } from "../parts/kept/get-json";
 import { usePutFigure } from "../parts/kept/use-put-figure";
 import { type StandTold, workOutHere } from "./work-out-here";
@@ -69,7 +70,9 @@ export const HowTrue = (props: HowTrueProps) => {
             {tolerance.lateral} mm side to side, {tolerance.radial} hop, {tolerance.offset} offset, within{" "}
             {Math.round(tolerance.tensionSpread * 100)} % of the side's tension.
           </p>
+          <InHandbook at="true#how-true" />
           <h2 className="pt-4 pb-1 font-bold">Way of working</h2>
+          <InHandbook at="schools" say="where builders disagree: the handbook" />
           <div className="grid grid-cols-2">
             {SCHOOLS.map((s) => (
               <button

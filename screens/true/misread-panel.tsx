@@ -1,6 +1,7 @@
 "use client";
 import type { Misread } from "@/core/truing/knowing/misread";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
+import { InHandbook } from "../parts/frame/in-handbook";
 
 /** A slip at the dial, named, with the way to mend it without reading all again. */
 export const MisreadPanel = ({
@@ -17,7 +18,9 @@ export const MisreadPanel = ({
       <div key={`${m.what}${m.code}`} className="flex items-stretch border-b border-grid">
         <p className="flex flex-1 items-center gap-3 px-4 py-1 text-lg leading-snug">
           <DoubtFlag />
-          <span>Looks wrong? {m.text}.</span>
+          <span>
+            Looks wrong? {m.text}. <InHandbook at="true#when-readings-slip" />
+          </span>
         </p>
         <button type="button" onClick={() => onMend(m)} className="min-h-14 w-40 bg-ink text-lg text-paper">
           {m.code === "wild" ? "leave it out" : "take it so"}

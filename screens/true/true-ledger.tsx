@@ -28,7 +28,7 @@ const WIDTH_TOLD = 0.1;
 export const TrueLedger = (props: TrueLedgerProps) => {
   const { advice, names, assumed, width, plate, tolerance, toleranceName, onPick } = props;
   return (
-    <LedgerPanel startFolded>
+    <LedgerPanel at={advice && advice.rim.action !== "none" ? "true#is-it-the-rim" : "true#turn"} startFolded>
       {advice?.reasons.map((r, i) => (
         <button
           key={i}

@@ -4,6 +4,7 @@ import type { Doubt as DoubtSaid } from "@/core/cross-checks/doubt";
 import { doubtWords } from "@/core/cross-checks/doubt-words";
 import { FIGURES } from "@/core/figures/all-figures";
 import type { Ledger } from "@/core/ledger/ledger";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import { withSideNames } from "@/core/wheel/side-names";
 import { useUnit } from "../kept/kept-choice";
 import type { BenchRecord } from "./bench-record";
@@ -16,6 +17,8 @@ import { Which } from "./which";
 
 /** What the ledger of a place tells, whatever is in hand. */
 export interface LedgerTold {
+  /** Where the handbook says why. */
+  readonly at: HandbookPlace;
   readonly ledgers: readonly (Ledger & { readonly counts?: string })[];
   readonly doubts?: readonly DoubtSaid[];
   /** Of the wheel as a whole, beside no figure. */
@@ -53,7 +56,7 @@ export const BenchLedger = (props: BenchLedgerProps) => {
   const sums = [...shown.filter(inDoubt), ...shown.filter((l) => !inDoubt(l))];
   const apart = said.filter((d) => !inLedgers.has(d.figure) && d.figure !== active?.name);
   return (
-    <LedgerPanel startFolded={props.foldLedger}>
+    <LedgerPanel at={props.at} startFolded={props.foldLedger}>
       {problem && <Doubt>{named(problem.message)}</Doubt>}
       {clash && (
         <Which

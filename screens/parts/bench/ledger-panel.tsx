@@ -1,8 +1,10 @@
 "use client";
 import { type ReactNode, useEffect, useState } from "react";
 import type { Ledger } from "@/core/ledger/ledger";
+import type { HandbookPlace } from "@/core/shop/handbook";
 import { fromMm } from "@/core/units/lengths";
 import { showSigned } from "@/core/units/show-length";
+import { InHandbook } from "../frame/in-handbook";
 import { useUnit } from "../kept/kept-choice";
 
 /** A doubt beside the line it concerns. */
@@ -82,7 +84,16 @@ export const LedgerSum = ({
 };
 
 /** How we got this: open in measuring, folded to a strip where the drawing needs the room. */
-export const LedgerPanel = ({ children, startFolded = false }: { children: ReactNode; startFolded?: boolean }) => {
+export const LedgerPanel = ({
+  children,
+  at,
+  startFolded = false,
+}: {
+  children: ReactNode;
+  /** Where the handbook says why. */
+  at: HandbookPlace;
+  startFolded?: boolean;
+}) => {
   const [folded, setFolded] = useState(startFolded);
   useEffect(() => {
     // Held upright there is no room beside the drawing: a strip that opens upward.
@@ -100,7 +111,12 @@ export const LedgerPanel = ({ children, startFolded = false }: { children: React
       >
         how we got this
       </button>
-      {!folded && <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4 text-base">{children}</div>}
+      {!folded && (
+        <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4 text-base">
+          {children}
+          <InHandbook at={at} />
+        </div>
+      )}
     </aside>
   );
 };

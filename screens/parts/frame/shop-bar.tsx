@@ -11,6 +11,7 @@ const PLACES = [
   { href: "/stock", label: "Stock" },
   { href: "/figures", label: "Figures" },
   { href: "/settings", label: "Settings" },
+  { href: "/handbook", label: "Handbook" },
 ] as const;
 
 /** The top of the places beside the jobs: where one is, the others, and the one box that finds everything. */
@@ -31,7 +32,7 @@ export const ShopBar = ({ current, title }: { current: string; title: string }) 
             key={p.href}
             href={p.href}
             aria-current={p.href === current ? "page" : undefined}
-            className={`flex min-w-20 items-center justify-center border-b-4 px-3 text-lg max-sm:portrait:min-w-12 max-sm:portrait:flex-auto max-sm:portrait:px-1 max-sm:portrait:text-base ${p.href === current ? "border-ink font-bold" : "border-transparent"}`}
+            className={`flex min-w-20 items-center justify-center border-b-4 px-3 text-lg max-sm:portrait:min-w-12 max-sm:portrait:flex-auto max-sm:portrait:px-0.5 max-sm:portrait:text-[0.9rem] ${p.href === current ? "border-ink font-bold" : "border-transparent"}`}
           >
             {p.label}
           </PageLink>

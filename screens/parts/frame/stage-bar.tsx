@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { DropdownMenu } from "radix-ui";
+import { handbookAddress } from "@/core/shop/handbook";
 import { STAGE_NAMES, STAGES, type Stage, type StageState } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { changeRecord } from "../kept/change-record";
@@ -139,6 +140,16 @@ export const StageBar = ({ jobId, stages: needed, current, job, putAway }: Stage
                     Quote and list of work
                   </PageLink>
                 </DropdownMenu.Item>
+                {current && (
+                  <DropdownMenu.Item asChild>
+                    <PageLink
+                      href={handbookAddress(current)}
+                      className="flex min-h-14 min-w-48 items-center border-t border-grid px-4 text-lg outline-offset-[-4px]"
+                    >
+                      Handbook: {STAGE_NAMES[current]}
+                    </PageLink>
+                  </DropdownMenu.Item>
+                )}
                 {!putAway && (
                   <DropdownMenu.Item
                     className="flex min-h-14 min-w-48 cursor-pointer items-center border-t-2 border-ink px-4 text-lg outline-offset-[-4px]"
