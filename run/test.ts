@@ -43,6 +43,11 @@ const ATTACKS = [
     report: ".test-output/chaos.json",
   },
   { name: "what nobody means to ask", told: ["run/fuzz/fuzz.ts", "500", "1"], report: ".test-output/fuzz.json" },
+  {
+    name: "files as they come from elsewhere",
+    told: ["run/fuzz/fuzz-files.ts", "300", "1"],
+    report: ".test-output/fuzz-files.json",
+  },
 ] as const;
 
 const count = (name: string, ok: boolean, file: string, read: (report: never) => readonly [number, number]) => {

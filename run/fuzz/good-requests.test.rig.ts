@@ -22,10 +22,12 @@ export interface Here {
   readonly order: string;
   /** A practice wheel's job. */
   readonly learning: string;
+  /** A tension gauge's table. */
+  readonly gauge: string;
 }
 
 /** One of every kind of request that writes; each of them is taken. */
-export const goodRequests = ({ job, round, stock, order, learning }: Here): readonly GoodRequest[] => [
+export const goodRequests = ({ job, round, stock, order, learning }: Omit<Here, "gauge">): readonly GoodRequest[] => [
   { path: "jobs", method: "POST", good: () => ({ id: uuid(), kind: "rebuild" }) },
   {
     path: "jobs/[id]/measurements",

@@ -17,6 +17,10 @@ export interface GoodFiles {
   readonly archive: Uint8Array;
   readonly picture: Uint8Array;
   readonly stock: string;
+  readonly customers: string;
+  readonly gauge: string;
+  readonly rounds: string;
+  readonly wheel: string;
   readonly calendar: string;
 }
 
@@ -109,7 +113,7 @@ export const requestBy = (luck: Chance, here: Here, files: GoodFiles): Asked => 
     () => {
       const [path, text] = pick(luck, [
         ["stock/list", files.stock],
-        ["lists/customers", files.stock],
+        ["lists/customers", files.customers],
         ["lists/calendar", files.calendar],
       ] as const);
       const bytes = spoiltBytes(luck, new TextEncoder().encode(text));
