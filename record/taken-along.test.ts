@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import sharp from "sharp";
 import { expect, test } from "vitest";
 import { POST as archiveIn } from "@/app/api/archive/route";
@@ -164,6 +165,15 @@ test("what is wrong in a file is a fault of the file, at its place, and nothing 
     }),
   ).toBe("400 archive.gauge_tables[0].gauge");
   expect(await count("practice_wheels")).toBe(before);
+});
+
+test("the archive that stands as an example of one is taken in, and read", async () => {
+  const example = JSON.parse(readFileSync("examples/small-job.json", "utf8"));
+  const { status, told } = await take(zipArchive({ ...example, files: {} }));
+  expect([status, told.error, told.taken, told.mark]).toEqual([200, undefined, true, "EX-1"]);
+  const record = await jobRecord(example.tables.jobs[0].id);
+  expect(record?.rounds[0].readings.map((r) => [r.what, r.spoke, r.value])).toEqual([["lateral", 1, 0.2]]);
+  expect(record?.settled?.wheel.rim.holes).toBe(40);
 });
 
 test("a wheel file keeps what was assumed, there and back; a name nothing here knows is told", async () => {

@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { commands } from "@/cli/commands";
+import { BadInput } from "@/core/wheel/bad-input";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
@@ -58,6 +59,51 @@ answered("bare-rim", "runout", {
   radial: hundredths([...Array(HOLES).keys()].map((i) => stand.bareRadial(i + 1))),
 });
 answered("note", "tension", { freeLength: 160, diameter: 3.66, frequency: 880 });
+
+try {
+  commands.spokes({ ...wheel, rim: { ...wheel.rim, holes: 42 } });
+} catch (error) {
+  if (!(error instanceof BadInput)) throw error;
+  put("refused.json", { error: error.told });
+}
+const at = { date: "2026-11-27T10:00:00.000Z" };
+const [customer, machineWheel, job, reading, first] = [1, 2, 3, 4, 5].map(
+  (n) => `00000000-0000-4000-8000-00000000000${n}`,
+);
+// The least a job's archive holds, as job.json: whose wheel, which, what is to be done, and one reading of it.
+put("small-job.json", {
+  format: "tall-compass/job",
+  version: 2,
+  tables: {
+    customers: [{ id: customer, name: "A. Rook", telephone: "", created_at: at }],
+    wheels: [
+      { id: machineWheel, customer_id: customer, mark: "EX-1", machine: "Dunlin 300", place: "rear", created_at: at },
+    ],
+    jobs: [
+      {
+        ...{ id: job, wheel_id: machineWheel, kind: "true-only", tolerance: "shop", wanted: "", visit: 1 },
+        ...{ side_a: "drum side", side_b: "plain side", created_at: at },
+      },
+    ],
+    measurements: [],
+    acts: [],
+    builds: [{ job_id: job, wheel, assumed: [], version: 1, created_at: at }],
+    rounds: [{ id: first, job_id: job, number: 1, kind: "true", plan: null, advice: null, created_at: at }],
+    readings: [
+      {
+        id: reading,
+        round_id: first,
+        what: "lateral",
+        spoke: 1,
+        value: 0.2,
+        typed: "0.2",
+        doubtful: 0,
+        created_at: at,
+      },
+    ],
+    ...{ turns: [], sheets: [], orders: [], goods: [], photos: [] },
+  },
+});
 
 const history: object[] = [];
 const tolerance = { lateral: 0.4, radial: 0.4, offset: 0.5, tensionSpread: 0.2 };

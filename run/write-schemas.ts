@@ -10,6 +10,15 @@ const EXAMPLES: Readonly<Record<keyof typeof DOCUMENTS, string>> = {
   runout: "bare-rim.runout.json",
   tension: "note.tension.json",
 };
+/** What each command answers to it. */
+const ANSWERED_EXAMPLES: Readonly<Record<keyof typeof ANSWERED, string>> = {
+  spokes: "answers/full-width-40.spokes.json",
+  lace: "answers/full-width-40.lace.json",
+  runout: "answers/bare-rim.runout.json",
+  advise: "answers/round-2.advise.json",
+  tension: "answers/note.tension.json",
+  refused: "refused.json",
+};
 const example = (name: string): unknown => JSON.parse(readFileSync(`examples/${name}`, "utf8"));
 const idOf = (name: string) => `urn:tall-compass:schema:${name}:1`;
 
@@ -26,11 +35,16 @@ export const schemas = (): Readonly<Record<string, object>> => {
   const answered = Object.entries(ANSWERED).map(([name, schema]) => [
     `${name}.answer`,
     // Fields may be added to an answer.
-    { $id: idOf(`${name}.answer`), ...z.toJSONSchema(schema, { io: "input" }) },
+    {
+      $id: idOf(`${name}.answer`),
+      ...z.toJSONSchema(schema, { io: "input" }),
+      examples: [example(ANSWERED_EXAMPLES[name as keyof typeof ANSWERED])],
+    },
   ]);
   const archive = {
     $id: idOf("archive"),
     ...z.toJSONSchema(archiveDocument, { io: "output", unrepresentable: "any" }),
+    examples: [example("small-job.json")],
   };
   return Object.fromEntries([...read, ...answered, ["archive", archive]]);
 };

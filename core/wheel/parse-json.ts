@@ -36,7 +36,7 @@ const unkeepable = (value: unknown): readonly PropertyKey[] | null => {
     return null;
   }
   for (const key in value) {
-    if (HALF_A_SIGN.test(key)) return [];
+    if (HALF_A_SIGN.test(key)) return [key.replace(/\p{Surrogate}/gu, "\uFFFD")];
     const found = unkeepable((value as Record<string, unknown>)[key]);
     if (found) return [key, ...found];
   }
