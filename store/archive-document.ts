@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LATER } from "./archive";
 import { ROWS } from "./archive-rows";
 
 /** `job.json` of a job's archive; the pictures lie beside it as `photos/ID-large` and `photos/ID-small`. */
@@ -8,7 +9,12 @@ export const archiveDocument = z
     version: z.literal(2).describe("Version of the format, a number; 1 is read too"),
     tables: z
       .object(
-        Object.fromEntries(Object.entries(ROWS).map(([name, row]) => [name, z.array(row).describe(`Rows of ${name}`)])),
+        Object.fromEntries(
+          Object.entries(ROWS).map(([name, row]) => {
+            const rows = z.array(row).describe(`Rows of ${name}`);
+            return [name, (LATER as readonly string[]).includes(name) ? rows.optional() : rows];
+          }),
+        ),
       )
       .describe(
         "Rows as they are stored, in the order they were made, with their ids: one customer, one wheel, one job. A time is " +

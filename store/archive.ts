@@ -30,7 +30,7 @@ const TABLES = [
 ] as const;
 export type ArchiveTable = (typeof TABLES)[number]["name"];
 /** Archives of before these went with a job have none of them. */
-const LATER = ["gauge_tables", "practice_wheels", "practice_plans"] as const satisfies readonly ArchiveTable[];
+export const LATER = ["gauge_tables", "practice_wheels", "practice_plans"] as const satisfies readonly ArchiveTable[];
 /** What a row is known by. */
 const keyOf = (name: ArchiveTable): "id" | "job_id" | "round_id" =>
   name === "builds" || name === "practice_wheels" ? "job_id" : name === "practice_plans" ? "round_id" : "id";

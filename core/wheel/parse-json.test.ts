@@ -23,7 +23,7 @@ test("what nests too deep, is none, or holds half a sign is refused with where i
   for (const [text, path] of [
     ['{"a":[1,{"b":"x\\ud800y"}]}', "a[1].b"],
     ['["\\udc00"]', "[0]"],
-    ['{"a":{"\\ud83d":1}}', "a"],
+    ['{"a":{"\\ud83d":1}}', "a.\uFFFD"],
   ])
     expect(() => parseJson(text)).toThrow(expect.objectContaining({ path, refusal: { code: "unreadable" } }));
   expect(parseJson('"\\ud83d\\udd27"')).toBe("🔧");
