@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import { BadInput, type Refusal } from "./bad-input";
+import { nearKey } from "./near-key";
 
 /** `["rim", "holes"]` to `rim.holes`, `["readings", "lateral", 3]` to `readings.lateral[3]`. */
 export const pathText = (path: readonly PropertyKey[]): string =>
@@ -76,5 +77,8 @@ export const parseWith = <S extends z.ZodType>(schema: S, input: unknown, at = "
   const result = schema.safeParse(input, { error: plainly, reportInput: true });
   if (result.success) return result.data;
   const first = result.error.issues[0];
-  throw new BadInput([at, pathText(first.path)].filter(Boolean).join("."), first.message, refusalOf(first));
+  const refusal = refusalOf(first);
+  const near = refusal.code === "missing" ? nearKey(input, first.path) : null;
+  const message = near === null ? first.message : `${first.message}; “${near}” stands there, was it meant?`;
+  throw new BadInput([at, pathText(first.path)].filter(Boolean).join("."), message, refusal);
 };
