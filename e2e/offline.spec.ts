@@ -37,7 +37,7 @@ test.beforeAll(async ({ browserName: _ }, { parallelIndex }) => {
     await put(`/api/jobs/${job}/measurements`, { id: crypto.randomUUID(), name, typed });
   // Kept in advance: nobody opened any of them on this device.
   await page.goto("/");
-  await keptHere([`/jobs/${job}/true`, `/jobs/${job}/book-in`, "/"]);
+  await keptHere([`/jobs/${job}/true`, `/jobs/${job}/book-in`, "/", "/handbook/true"]);
 });
 test.afterAll(async () => {
   await tablet?.close();
@@ -106,6 +106,15 @@ test("a walk of forty stops, the shop's power cut twice, the page loaded anew an
   await page.getByRole("link", { name: /True/ }).click();
   await expect(page.getByRole("button", { name: "go on reading" })).toBeVisible();
   console.log(`\nfrom a cold start without the shop to the wheel: ${Date.now() - opened} ms`);
+  // The handbook says why meanwhile, pictures and all.
+  const why = await tablet.newPage();
+  await why.goto("/handbook/true#is-it-the-rim");
+  await expect(why.getByRole("heading", { name: "Is it the rim" })).toBeInViewport();
+  const picture = why.getByRole("img", { name: "How true" });
+  await expect(async () =>
+    expect(await picture.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(500),
+  ).toPass();
+  await why.close();
   await goOn();
   await readSpokes(29, 40);
 

@@ -293,7 +293,7 @@ test("stock: a drawer by hand, a list out and in with its errors by line, taken 
   ])
     await expect(told).toContainText(words);
   await give("kind;name\nspoke;x\n");
-  await expect(told).toContainText("the columns size_mm");
+  await expect(told).toContainText("missing: size_mm");
   await give("");
   await expect(told).toContainText("the file is empty");
   // A semicolon list is read; what it changes is shown first.
@@ -302,6 +302,12 @@ test("stock: a drawer by hand, a list out and in with its errors by line, taken 
   await expect(drawer).toContainText("40");
   await page.getByRole("button", { name: "take the list" }).click();
   await expect(drawer).toContainText("31");
+  // One drawer on two lines: what is meant is asked, not guessed.
+  await give(`${header}\nspoke,${name},286,3.5,,shelf 9,4,10,\nspoke,${name},286,3.5,,shelf 9,4,12,\n`);
+  await expect(told).toContainText("lines 2 and 3 are one drawer");
+  await page.getByRole("button", { name: "count them together" }).click();
+  await expect(told).toContainText(`286 ${name}: 31 → 22`);
+  await page.getByRole("button", { name: "leave it" }).click();
 
   const id = await newJob(page);
   await put(page, id, WHEEL);
