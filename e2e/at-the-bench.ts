@@ -209,3 +209,10 @@ export const tell = async (page: Page, id: string, change: Readonly<Record<strin
 /** Waits until the record holds all that was entered on this page: a walk goes on before its letter is there. */
 export const allSent = (page: Page): Promise<void> =>
   expect(async () => expect(await lettersLeft(page)).toEqual([])).toPass();
+
+/** A stage of the first wheel on the jobs page that is called so. */
+export const openStage = async (page: Page, mark: string, stage: string): Promise<void> => {
+  await page.goto("/");
+  const href = await page.locator('a[href^="/jobs/"]', { hasText: mark }).first().getAttribute("href");
+  await page.goto((href ?? "/").replace(/[^/]+$/, stage));
+};

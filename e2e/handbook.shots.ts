@@ -1,5 +1,6 @@
 import { type Page, test } from "@playwright/test";
 import sharp from "sharp";
+import { openStage } from "./at-the-bench";
 
 // The handbook's own pictures, from the demo: beside the screenshots, kept small, for every device keeps them.
 
@@ -11,12 +12,6 @@ const keep = async (page: Page, name: string) => {
     .webp({ quality: 68 })
     .toFile(`public/handbook/${name}.webp`);
 };
-const open = async (page: Page, mark: string, stage: string) => {
-  await page.goto("/");
-  const href = await page.locator('a[href^="/jobs/"]', { hasText: mark }).first().getAttribute("href");
-  await page.goto((href ?? "/").replace(/[^/]+$/, stage));
-};
-
 test("the handbook's pictures", async ({ page }) => {
   for (const [mark, stage] of [
     ["H-014", "book-in"],
@@ -27,10 +22,10 @@ test("the handbook's pictures", async ({ page }) => {
     ["H-014", "true"],
     ["G-002", "hand-back"],
   ] as const) {
-    await open(page, mark, stage);
+    await openStage(page, mark, stage);
     await keep(page, stage);
   }
-  await open(page, "H-014", "true");
+  await openStage(page, "H-014", "true");
   await page.getByRole("tab", { name: "How true" }).click();
   await page.waitForTimeout(1500);
   await keep(page, "how-true");

@@ -1,10 +1,8 @@
 import { type Page, test } from "@playwright/test";
-import { DRUM_WHEEL, newJob, put, sit } from "./at-the-bench";
+import { DRUM_WHEEL, newJob, openStage, put, sit } from "./at-the-bench";
 
 const open = async (page: Page, mark: string, stage: string) => {
-  await page.goto("/");
-  const href = await page.locator('a[href^="/jobs/"]', { hasText: mark }).first().getAttribute("href");
-  await page.goto((href ?? "/").replace(/[^/]+$/, stage));
+  await openStage(page, mark, stage);
   await page.waitForTimeout(600);
 };
 const keep = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
