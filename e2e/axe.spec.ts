@@ -33,6 +33,7 @@ test("axe finds nothing serious on any screen, on paper and at night", async ({ 
     ...["/", "/diary", "/stock", "/figures", "/settings", "/put-away"],
     `/wheels/${wheel.wheelId}`,
     `/customers/${wheel.customerId}`,
+    ...["/handbook", "/handbook/schools"],
     ...["book-in", "measure", "spokes", "lace", "tension", "true", "hand-back", "quote"].map((s) => `/jobs/${id}/${s}`),
   ]) {
     await page.goto(place);
@@ -41,7 +42,7 @@ test("axe finds nothing serious on any screen, on paper and at night", async ({ 
   }
 });
 
-test("axe finds nothing serious in any state a walk can be in, on paper and at night", async ({ page }) => {
+test("axe finds nothing serious in any state a walk can be in, on paper and at night @long", async ({ page }) => {
   test.slow();
   const { id } = await onTheStand(page, 5, "buckled");
   const spoke = page.getByTestId("walk-spoke");

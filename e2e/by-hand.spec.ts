@@ -120,7 +120,7 @@ test("booked in and fully measured from the keyboard alone", async ({ page }) =>
 
 test.describe("upright", () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
-  test("booked in and fully measured with one finger", async ({ page }) => {
+  test("booked in and fully measured with one finger @long", async ({ page }) => {
     await page.goto("/");
     await page.getByRole("button", { name: "Rebuild" }).tap();
     await page.waitForURL(/book-in/);

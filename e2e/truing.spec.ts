@@ -205,7 +205,7 @@ test("three sittings, the dial re-zeroed between them, end as one sitting does",
   }
 });
 
-test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns confirmed one by one", async ({
+test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns confirmed one by one @long", async ({
   page,
 }) => {
   test.setTimeout(400_000);

@@ -88,6 +88,8 @@ const main = async (): Promise<void> => {
       stepBeside(`browser tests, part ${part}`, bin("tsx"), [
         "run/browser-tests.ts",
         `--shard=${part}/${PARTS.length}`,
+        // They run by `npm run test:long`, their short forms here.
+        "--grep-invert=@long",
       ]),
     ),
   );

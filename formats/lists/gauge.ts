@@ -28,6 +28,7 @@ export const gaugeFromCsv = (text: string): ReadGaugeTable => {
     columns: ["reading"],
     either: FORCES.map(([name]) => name),
     most: MOST,
+    longer: "a gauge's table has fewer",
   });
   const none = (): ReadGaugeTable => ({ points: [], errors });
   if (errors.length > 0) return none();

@@ -38,6 +38,8 @@ interface Asked<C extends string> {
   /** Read where they are. */
   readonly more?: readonly C[];
   readonly most?: number;
+  /** Said of a list that is longer. */
+  readonly longer?: string;
 }
 
 /** Text in double quotes out of the way, a line of names split. */
@@ -62,7 +64,7 @@ const FIGURE = /^[+-]?(\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d{1,3})?$/i;
  */
 export const readTable = <C extends string>(
   text: string,
-  { columns, either = [], more = [], most = MOST_LINES }: Asked<C>,
+  { columns, either = [], more = [], most = MOST_LINES, longer = "split the list" }: Asked<C>,
 ): Table<C> => {
   const wrong = (line: number, message: string): Table<C> => ({
     rows: [],
@@ -85,7 +87,7 @@ export const readTable = <C extends string>(
     if (errors.length < MOST_ERRORS) errors.push({ line, message });
   };
   const lines: { readonly line: number; readonly cells: readonly string[] }[] = [];
-  let [at, line, tooMany] = [0, said ? 2 : 1, false];
+  let [at, line, tooMany] = [0, said ? 2 : 1, 0];
   Papa.parse<string[]>(body, {
     delimiter: separator,
     newline: "\n",
@@ -96,7 +98,7 @@ export const readTable = <C extends string>(
       if (faults.some((f) => f.type === "Quotes")) put(mine, "a quote is opened and not closed as it should be");
       if (cells.every((cell) => cell.trim() === "")) return;
       if (lines.length > most) {
-        tooMany = true;
+        tooMany = mine;
         return parser.abort();
       }
       lines.push({ line: mine, cells });
@@ -104,7 +106,7 @@ export const readTable = <C extends string>(
   });
   const [named, ...rest] = lines;
   if (errors.length > 0) return { rows: [], errors, has: new Set() };
-  if (tooMany) return wrong(lines.at(-1)?.line ?? 1, `more than ${most} lines; split the list`);
+  if (tooMany > 0) return wrong(tooMany, `more than ${most} lines; ${longer}`);
   const names = (named?.cells ?? []).map((name) => name.trim().toLowerCase());
   const missing = columns.filter((c) => !names.includes(c));
   const lacks = [

@@ -16,7 +16,12 @@ const MOST = 20_000;
 
 /** Reads a recorded turn of the stand: `angle_deg`, and `lateral_mm` or `radial_mm` or both. All of it or nothing. */
 export const traceFromCsv = (text: string): ReadTrace => {
-  const asked = { columns: ["angle_deg"], either: ["lateral_mm", "radial_mm"], most: MOST } as const;
+  const asked = {
+    columns: ["angle_deg"],
+    either: ["lateral_mm", "radial_mm"],
+    most: MOST,
+    longer: "a turn has fewer",
+  } as const;
   const { rows, errors } = readTable<"angle_deg" | "lateral_mm" | "radial_mm">(text, asked);
   const points = rows.map(({ get, number, wrong }) => {
     if (get("angle_deg") === "") wrong("angle_deg is empty");

@@ -69,12 +69,14 @@ export const JobsList = ({ mark, jobs, practice, askDemo, away, awayNow }: JobsL
   return (
     <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="/" title="Tall Compass" />
-      <p
-        className="flex min-h-10 shrink-0 items-center justify-end border-b border-grid px-4 text-base"
-        data-testid="on-the-bench"
-      >
-        {bench.length} on the bench, {bench.filter((j) => waitsFor(j)).length} waiting
-      </p>
+      <div className="flex min-h-12 shrink-0 items-center justify-between border-b border-grid px-4 text-base">
+        <PageLink href="/handbook" className="inline-flex min-h-12 items-center underline underline-offset-4">
+          handbook
+        </PageLink>
+        <p data-testid="on-the-bench">
+          {bench.length} on the bench, {bench.filter((j) => waitsFor(j)).length} waiting
+        </p>
+      </div>
       <KeepBench bench={bench} mark={mark} />
       {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}

@@ -80,6 +80,10 @@ export const SettingsPage = ({ settings, gauges, demo }: SettingsPageProps) => {
             ))}
         </div>
         <div className="min-h-0 overflow-y-auto">
+          <PageLink href="/handbook" className={ROW}>
+            <b>Handbook</b>
+            <b className="underline">open</b>
+          </PageLink>
           {at && (
             <PageLink href="/settings/people" className={ROW}>
               <b>People and devices</b>

@@ -11,6 +11,7 @@ const COMMANDS = [
   { label: "diary: what to do now, what is promised", href: "/diary" },
   { label: "stock", href: "/stock" },
   { label: "settings: shop, hours, sides, theme", href: "/settings" },
+  { label: "handbook: why, schools, cautions, trouble, words", href: "/handbook" },
   // No page of the application: the browser opens or keeps it.
   { label: "diary as a calendar file", href: "/diary.ics", file: true },
 ] as const;

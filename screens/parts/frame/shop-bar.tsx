@@ -11,7 +11,6 @@ const PLACES = [
   { href: "/stock", label: "Stock" },
   { href: "/figures", label: "Figures" },
   { href: "/settings", label: "Settings" },
-  { href: "/handbook", label: "Handbook" },
 ] as const;
 
 /** The top of the places beside the jobs: where one is, the others, and the one box that finds everything. */
