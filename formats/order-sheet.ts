@@ -53,7 +53,8 @@ export const orderCsv = (o: OrderSheet, decimal: Decimal): string =>
       o.material,
       o.butting,
       o.head,
-      l.forWhat,
+      // Lengths stand in its words too.
+      decimal === "comma" ? l.forWhat.replace(/(\d)\.(\d)/g, "$1,$2") : l.forWhat,
     ]),
   );
 

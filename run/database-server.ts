@@ -5,7 +5,7 @@ import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { databaseAnswers } from "@/store/answers";
 import { type DatabaseFolder, endUntold, readyFolder } from "./database-folder";
-import { claimFolder, type FolderClaim } from "./folder-claim";
+import { claimFolder, type FolderClaim, worksFor } from "./folder-claim";
 import { rotate } from "./rotated-log";
 
 export interface DatabaseServer {
@@ -67,7 +67,7 @@ const launch = ({ folder, data, user, passing, pidFile, log }: DatabaseFolder, p
       // Going down it would write what it was asked into its log, pictures and all.
       "--skip-stack-trace",
     ],
-    { stdio: "ignore", detached: true },
+    { stdio: "ignore", detached: true, env: { ...process.env, ...worksFor(folder) } },
   );
 };
 

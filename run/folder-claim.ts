@@ -1,5 +1,5 @@
-import { linkSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { join, resolve } from "node:path";
 
 /** A program of this machine: its number, and when it was begun, for numbers come again. */
 interface Program {
@@ -58,6 +58,27 @@ const end = async (left: Program): Promise<void> => {
   for (const until = Date.now() + PATIENCE; runs(left) && Date.now() < until; ) await wait(50);
   if (runs(left)) tell("SIGKILL");
   while (runs(left)) await wait(20);
+};
+
+/** In the environment of all that is started for a folder: what was begun in the moment its starter died is in no claim. */
+const WORKS_FOR = "TALL_COMPASS_WORKS_FOR";
+/** To be put into the environment of what is started for a folder. */
+export const worksFor = (folder: string): Readonly<Record<string, string>> => ({ [WORKS_FOR]: resolve(folder) });
+
+/** What works for a folder, told by itself. */
+const workingFor = (folder: string): Program[] => {
+  const mark = `${WORKS_FOR}=${resolve(folder)}\0`;
+  return readdirSync("/proc").flatMap((name) => {
+    const pid = Number(name);
+    if (!Number.isInteger(pid) || pid === process.pid) return [];
+    try {
+      const begun = begunAt(pid);
+      return begun !== null && readFileSync(`/proc/${pid}/environ`, "latin1").includes(mark) ? [{ pid, begun }] : [];
+    } catch {
+      // Somebody else's, or gone meanwhile.
+      return [];
+    }
+  });
 };
 
 const fileOf = (folder: string) => join(folder, "running.json");
@@ -128,6 +149,8 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
       rmSync(half, { force: true });
     }
   }
+  // The place is ours: whatever works for the folder yet was left by one that is dead.
+  await Promise.all(workingFor(folder).map(end));
   held.set(folder, own);
   const change = (to: Partial<Claim>) => {
     const next = { ...(held.get(folder) ?? own), ...to };

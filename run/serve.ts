@@ -4,6 +4,7 @@ import { loadDemoOnce } from "@/demo/load";
 import { environment } from "@/store/environment";
 import { prepareRecord } from "@/store/prepare";
 import { type DatabaseServer, startDatabase } from "./database-server";
+import { worksFor } from "./folder-claim";
 
 /** The record, up to this version and with its demo: the project's own database, or one of the user's. */
 export const openRecord = async (folder: string): Promise<DatabaseServer | null> => {
@@ -38,6 +39,7 @@ export const serveNext = (
       stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
       env: {
         ...process.env,
+        ...worksFor(environment().TALL_COMPASS_DATA),
         NEXT_TELEMETRY_DISABLED: "1",
         // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
         MALLOC_ARENA_MAX: "2",
