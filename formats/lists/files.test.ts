@@ -4,12 +4,17 @@ import { describe, expect, test } from "vitest";
 import { drillingPlan } from "@/core/rim/drilling-plan";
 import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { readWheel } from "@/core/wheel/wheel-file";
+import { chance } from "@/devices/random";
+import { spoiltList } from "@/run/fuzz/spoilt-lists";
+import { awayFromIcs } from "../away-ics";
 import { drillingCsv } from "../drilling-strip";
 import { customersFromCsv, customersToCsv } from "./customers";
 import { gaugeFromCsv, gaugeToCsv } from "./gauge";
 import { roundsFromCsv } from "./rounds";
 import { stockFromCsv, stockToCsv } from "./stock";
+import type { LineError } from "./table";
 import { textOf } from "./text";
+import { traceFromCsv } from "./trace";
 import { DECIMALS, writeList } from "./written";
 
 /** Bytes 0x80 to 0x9f of Windows-1252 (WHATWG Encoding Standard, index windows-1252); the rest are their own numbers. */
@@ -134,6 +139,46 @@ describe("an error at its line, never a nought", () => {
     expect(stockFromCsv(twice, "together").lines.map((l) => l.held)).toEqual([40, 1]);
     expect(stockFromCsv(twice, "last")).toMatchObject({ asks: [], lines: [{ held: 30 }, { held: 1 }] });
   });
+});
+
+test("whatever a list went through, each reader reads all of it or names a line; the same with calendars", () => {
+  const HEADS: Readonly<Record<string, readonly [string, (text: string) => { errors: readonly LineError[] }]>> = {
+    stock: ["kind,name,size_mm,diameter_mm,pitch_mm,place,reorder_at,held\nspoke,a,168,3.66,0.635,,0,4", stockFromCsv],
+    customers: ["customer,telephone,mark,machine\nA. Löwe,1,W-1,x\nB,2,W-2,y", customersFromCsv],
+    gauge: ["reading,tension_n\n1,200.5\n2,400.25", gaugeFromCsv],
+    rounds: ["round,what,spoke,value,taken_at\n1,lateral,3,0.25,2026-11-23", (text) => roundsFromCsv(text, 36)],
+    trace: [
+      ["angle_deg,lateral_mm,radial_mm", ...[...Array(12).keys()].map((i) => `${i * 30},0.${i},-0.${i}`)].join("\n"),
+      traceFromCsv,
+    ],
+    calendar: [
+      "BEGIN:VCALENDAR\nVERSION:2.0\nBEGIN:VEVENT\nUID:1\nDTSTART:20270201T090000Z\nSUMMARY:x\nEND:VEVENT\nEND:VCALENDAR",
+      (text) => awayFromIcs(text, "Europe/London", "2026-11-27"),
+    ],
+  };
+  const seen = { read: 0, refused: 0, noText: 0 };
+  for (const [name, [good, read]] of Object.entries(HEADS)) {
+    expect([name, read(textOf(Buffer.from(good))).errors]).toEqual([name, []]);
+    for (let seed = 1; seed <= 250; seed++) {
+      const bytes = spoiltList(chance(seed), good);
+      let text: string;
+      try {
+        text = textOf(bytes);
+      } catch (error) {
+        expect((error as Error).message).toMatch(/^line \d+: /);
+        seen.noText++;
+        continue;
+      }
+      const { errors, ...taken } = read(text);
+      if (errors.length === 0) seen.read++;
+      else {
+        seen.refused++;
+        for (const e of errors) expect([name, seed, e.line >= 1, e.message !== ""]).toEqual([name, seed, true, true]);
+        for (const rows of Object.values(taken)) if (Array.isArray(rows)) expect(rows).toEqual([]);
+      }
+    }
+  }
+  for (const count of Object.values(seen)) expect(count).toBeGreaterThan(50);
 });
 
 describe("a list as other programs open it", () => {
