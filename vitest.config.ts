@@ -10,8 +10,8 @@ export default defineConfig({
     // Only what hangs is stopped: on a loaded machine a test takes many times as long, and is as right.
     testTimeout: 600_000,
     hookTimeout: 600_000,
-    // One more than the machine has processors: much of it waits for a database or for what was killed to start again.
-    maxWorkers: availableParallelism() + 1,
+    // As many as the machine has processors: one more, tried, took as long.
+    maxWorkers: availableParallelism(),
     reporters: ["default", ["json", { outputFile: ".test-output/unit.json" }]],
   },
 });
