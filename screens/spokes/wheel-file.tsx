@@ -77,7 +77,7 @@ export const WhatChanges = ({
     <p className="font-bold">
       {offered.changes.length === 0
         ? `${offered.name} is this wheel as it is.`
-        : `${offered.name} would change ${offered.changes.length} figures:`}
+        : `${offered.name} would change ${offered.changes.length === 1 ? "one figure" : `${offered.changes.length} figures`}:`}
     </p>
     <InHandbook at="files#a-wheel-file-by-hand" say="how a wheel file is written: the handbook" />
     {offered.passedOver.length > 0 && (
