@@ -1,6 +1,5 @@
 import { textOf } from "@/formats/lists/text";
 import type { Decimal } from "@/formats/lists/written";
-
 import { readSettings } from "@/store/settings";
 import { readBytes } from "./answer";
 

@@ -82,6 +82,18 @@ describe("a list as people have it", () => {
       }),
     );
   });
+  test("empty lines before the names change nothing, whatever stands between cells", () => {
+    for (const between of [",", ";", "\t"]) {
+      const list = [
+        ["reading", "tension_n"],
+        ["1", "200"],
+        ["2", "x"],
+      ]
+        .map((row) => row.join(between))
+        .join("\n");
+      expect(gaugeFromCsv(`\n  \n${list}`).errors).toEqual([{ line: 5, message: "tension_n: “x” is not a number" }]);
+    }
+  });
   test("a spreadsheet's own line about its separator is understood", () => {
     expect(gaugeFromCsv("sep=;\nreading;tension_n\n1;200,5\n2;400,25\n").points).toEqual([
       { reading: 1, tension: 200.5 },

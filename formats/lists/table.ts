@@ -78,7 +78,8 @@ export const readTable = <C extends string>(
   const said = SAYS.exec(first.trim());
   const from = said ? first.length + 1 : 0;
   const body = text.slice(from);
-  const head = body.slice(0, body.search(/\n|$/));
+  // The first that says anything.
+  const [head = ""] = /\S.*/.exec(body) ?? [];
   const wanted = [...columns, ...either, ...more];
   const separator = (said?.[1] as Separator | undefined) ?? separatorOf(head, wanted);
 
