@@ -8,8 +8,10 @@ const PATIENCE = 10_000;
 /** Answers that will be the same however often it is asked; any other is asked again. */
 const REFUSALS = new Set([400, 403, 404, 405, 409, 410, 413, 415, 422]);
 
-/** What came of one attempt; `answered` where somebody answered at all. */
-export type Attempt = Exclude<Sent, { state: "kept" }> | { readonly state: "later"; readonly answered: boolean };
+/** What came of one attempt; `answered` where somebody answered at all, `could` where what was sent may be why it was not taken. */
+export type Attempt =
+  | Exclude<Sent, { state: "kept" }>
+  | { readonly state: "later"; readonly answered: boolean; readonly could?: "not" | "not-now" };
 
 /** Bytes a poor connection of a workshop carries in a ms: a picture is given the time it takes. */
 const SLOW = 50;
@@ -30,7 +32,8 @@ export const attempt = async (url: string, init: RequestInit, bytes = 0): Promis
     }
     const answer = await response.json();
     if (response.ok) return { state: "taken", value: answer };
-    if (!REFUSALS.has(response.status)) return { state: "later", answered: true };
+    if (!REFUSALS.has(response.status))
+      return { state: "later", answered: true, could: response.status === 500 ? "not" : "not-now" };
     const { path = "", message = "not taken" } = answer.error ?? {};
     return {
       state: "refused",

@@ -12,7 +12,7 @@ export interface Letter {
   readonly by?: string;
   /** When it was entered, ms since 1970 by this device's clock. */
   readonly since: number;
-  /** How often the record answered that it could not take it now. */
+  /** What speaks against it: that it was not taken while the record took others. */
   readonly tries: number;
   /** Why the record will not have it; null while it waits. */
   readonly refusal: { readonly field: string | null; readonly message: string } | null;

@@ -199,6 +199,24 @@ describe("what became of it", () => {
     expect(taken).toEqual(["2"]);
     expect(office.postNow().letters).toMatchObject([{ refusal: { field: null } }]);
   });
+  test("shut out again and again, then met by a record that is busy a few times, it still waits and goes", async () => {
+    const { fetched, taken } = record(() => "answered");
+    const shutOut = Array<number>(8).fill(401);
+    const answers = [...shutOut, 503, 503, 429, 503];
+    vi.stubGlobal("location", { pathname: "/sign-in" });
+    vi.stubGlobal("fetch", async (url: string, init?: RequestInit) => {
+      const status = init?.body ? answers.shift() : undefined;
+      return status === undefined ? fetched(url, init) : new Response("{}", { status });
+    });
+    const office = await page();
+    await arrive(office, entered(0, "1"));
+    for (let i = 0; i < 11; i++) {
+      await office.sendAll();
+      expect(office.postNow().letters).toMatchObject([{ refusal: null }]);
+    }
+    await office.sendAll();
+    expect(taken).toEqual(["1"]);
+  });
   test("what somebody else entered waits until one who may is at the device; one's own that one may not is refused", async () => {
     const { fetched, taken } = record(() => "answered");
     const shown = { documentElement: { dataset: { at: "Bo Marsh" } } };

@@ -64,12 +64,15 @@ const inLane = <T>(lane: string, work: () => Promise<T>): Promise<T> => {
 };
 const alone = new Map<string, Promise<unknown>>();
 
-/** Times the record answers that it cannot take a letter before it is asked whether it can take anything. */
-const MOST_TRIES = 5;
+/**
+ * What a letter that was not taken weighs against it, and how much it may: a fault of its own much, a record that was
+ * busy or away just then little, for that says next to nothing of the letter.
+ */
+const AGAINST = { not: 4, "not-now": 1 } as const;
+const MOST_AGAINST = 20;
 
-/** A letter that alone fails while the record answers all else would hold up all behind it: then it is refused. */
-const isPoison = async ({ tries, entered: { jobId } }: Letter): Promise<boolean> =>
-  tries >= MOST_TRIES &&
+/** Whether the record takes anything for this job just now. */
+const takesOthers = async ({ entered: { jobId } }: Letter): Promise<boolean> =>
   (await attempt(jobId === null ? "/api/settings" : `/api/jobs/${jobId}/changes`, {})).state === "taken";
 
 const refuse = (letter: Letter, refusal: NonNullable<Letter["refusal"]>) => changeLetter({ ...letter, refusal });
@@ -90,9 +93,12 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
       if (sent.state === "refused" && sent.forbidden && letter.by !== whoIsHere()) break;
       if (sent.state === "later") {
         change({ away: true });
-        if (sent.answered) await changeLetter({ ...letter, tries: letter.tries + 1 });
-        // Not reached at all says nothing of the letter.
-        if (!sent.answered || !(await isPoison(letter))) break;
+        // Not reached, shut out, or a record that takes nothing at all: none of it is the letter's doing.
+        if (!sent.could || !(await takesOthers(letter))) break;
+        const tries = letter.tries + AGAINST[sent.could];
+        await changeLetter({ ...letter, tries });
+        // One that alone fails while the record answers all else would hold up all behind it for ever.
+        if (tries < MOST_AGAINST) break;
         const message = "the record answered again and again that it cannot take this";
         await refuse(letter, { field: null, message });
         became.set(letter.at, { state: "refused", field: null, message });
