@@ -1,19 +1,19 @@
 import type { Act, DoneAct } from "@/core/acts/act";
-import { changingJob, isThere } from "./changes";
+import { changingJob, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 
 /** Append-only; the same id again changes nothing. @returns how many changes the job has had */
 export const addAct = (jobId: string, { id, act, who }: Omit<DoneAct, "at">): Promise<number> =>
-  changingJob(jobId, async (trx) => {
+  changingJob(jobId, async (trx, at_change) => {
     if (await isThere(trx, "acts", id)) return false;
-    await trx("acts").insert({ id, job_id: jobId, act: JSON.stringify(act), who });
+    await trx("acts").insert({ id, job_id: jobId, act: JSON.stringify(act), who, at_change });
     return true;
   });
 
 /** All of a job's acts in the order they were done. */
 export const listActs = async (jobId: string): Promise<DoneAct[]> =>
-  (await database()("acts").where({ job_id: jobId }).orderBy("order")).map((r) => ({
+  (await database()("acts").where({ job_id: jobId }).orderBy(inOrder("acts"))).map((r) => ({
     id: r.id,
     act: json<Act>(r.act),
     who: r.who,

@@ -5,7 +5,9 @@ import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { checkRows } from "./archive-rows";
 import { jobChanged } from "./changes";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { markOfItsOwn } from "./marks";
+import { oneAtATime } from "./one-at-a-time";
 import { numberVisits } from "./visits";
 
 /** Every table a job's record lies in, parents first; how its rows are found. */
@@ -37,6 +39,8 @@ const keyOf = (name: ArchiveTable): "id" | "job_id" | "round_id" =>
 
 type Row = Readonly<Record<string, unknown>>;
 
+const IN_ORDER = ["at_change", "order"];
+
 /** Rows of one table that belong to a job, in the order they were made. */
 const rowsOf = (
   table: Knex.QueryBuilder,
@@ -60,11 +64,11 @@ const rowsOf = (
     case "job-alone":
       return table.where({ job_id: of.job }).orderBy("created_at");
     case "job":
-      return table.where({ job_id: of.job }).orderBy("order");
+      return table.where({ job_id: of.job }).orderBy(IN_ORDER);
     case "round":
-      return table.whereIn("round_id", of.rounds).orderBy("order");
+      return table.whereIn("round_id", of.rounds).orderBy(IN_ORDER);
     case "order":
-      return table.whereIn("order_id", of.orders).orderBy("order");
+      return table.whereIn("order_id", of.orders).orderBy(IN_ORDER);
     case "table":
       return table.whereIn("id", of.tables).orderBy("created_at");
     case "practice":
@@ -81,7 +85,7 @@ export interface JobArchive {
 }
 
 /** Made by the database anew: an order of arrival, and what is kept ready, belong to one database. */
-const OWN = ["order", "changes", "stale", "score", "score_of"];
+const OWN = ["order", "at_change", "changes", "stale", "score", "score_of"];
 const PHOTO_BYTES = ["large", "small"] as const;
 
 const plain = (value: unknown): unknown => (value instanceof Date ? { date: value.toISOString() } : value);
@@ -99,7 +103,7 @@ const stored = (table: ArchiveTable, column: string, value: unknown): unknown =>
 
 /** Reads a job out in one consistent look. @throws BadInput when there is none */
 export const readArchive = async (jobId: string): Promise<JobArchive> =>
-  database().transaction(
+  inTransaction(
     async (trx) => {
       const job = await trx("jobs").where({ id: jobId }).first();
       if (!job) throw notThere("job");
@@ -302,7 +306,16 @@ const preview = async (archive: JobArchive): Promise<ArchivePreview> => {
 export const takeArchive = async (given: JobArchive | OldArchive): Promise<ArchivePreview> => {
   const archive = checkedArchive(given);
   const told = await preview(archive);
-  await database().transaction(async (trx) => {
+  const job = archive.tables.jobs[0];
+  const brought = Object.values(told.rows).reduce((sum, n) => sum + n, 0);
+  await inTransaction(async (trx) => {
+    await oneAtATime(trx, "wheels");
+    // What comes in comes after all that is here of this job.
+    const here = await trx("jobs")
+      .where({ id: String(job.id) })
+      .forUpdate()
+      .first("changes");
+    const at_change = (here?.changes ?? 0) + 1;
     for (const { name } of TABLES) {
       const known = await trx(name).columnInfo();
       for (const row of archive.tables[name]) {
@@ -311,6 +324,7 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
             .filter(([k]) => Object.hasOwn(known, k))
             .map(([k, v]) => [k, stored(name, k, v)]),
         );
+        if (Object.hasOwn(known, "at_change")) values.at_change = at_change;
         if (name === "wheels") values.mark = told.markHere;
         if (name === "photos")
           for (const part of PHOTO_BYTES) {
@@ -326,10 +340,8 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
       }
     }
     await numberVisits(trx, String(archive.tables.wheels[0].id));
+    // Taken in once more it brings nothing new.
+    if (told.held < brought) await jobChanged(String(job.id), trx);
   });
-  const job = archive.tables.jobs[0];
-  const brought = Object.values(told.rows).reduce((sum, n) => sum + n, 0);
-  // Taken in once more it brings nothing new.
-  if (job && told.held < brought) await jobChanged(String(job.id));
   return told;
 };

@@ -1,6 +1,7 @@
 import type { Tables } from "knex/types/tables";
 import type { Away } from "@/core/planning/bench-day";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 
 const asAway = (r: Pick<Tables["away"], "uid" | "day" | "from_minute" | "to_minute" | "what">): Away => ({
   uid: r.uid,
@@ -25,7 +26,7 @@ const told = (a: Away): string =>
  * @param take false only tells what would change
  */
 export const importAway = async (away: readonly Away[], today: string, take: boolean): Promise<string[]> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     const uids = [...new Set(away.map((a) => a.uid))];
     const held: Away[] = (
       uids.length > 0 ? await trx("away").whereIn("uid", uids).where("day", ">=", today).orderBy("day") : []

@@ -1,6 +1,7 @@
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { jobChanged } from "./changes";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
 
@@ -24,17 +25,18 @@ export const findBuild = async (jobId: string): Promise<Build | null> => {
 export const saveBuild = async (build: Build): Promise<Build> => {
   const { jobId, wheel, assumed, version } = build;
   const values = { wheel: JSON.stringify(wheel), assumed: JSON.stringify(assumed) };
-  if (version === 0) {
-    await database()("builds")
-      .insert({ job_id: jobId, ...values, version: 1 })
-      .onConflict("job_id")
-      .merge(["job_id"]);
-  } else {
-    await database()("builds")
-      .where({ job_id: jobId, version })
-      .update({ ...values, version: version + 1 });
-  }
-  await jobChanged(jobId);
+  await inTransaction(async (trx) => {
+    await jobChanged(jobId, trx);
+    if (version === 0)
+      await trx("builds")
+        .insert({ job_id: jobId, ...values, version: 1 })
+        .onConflict("job_id")
+        .merge(["job_id"]);
+    else
+      await trx("builds")
+        .where({ job_id: jobId, version })
+        .update({ ...values, version: version + 1 });
+  });
   const stored = (await findBuild(jobId)) as Build;
   const ours = stored.version === version + 1 && JSON.stringify(stored.wheel) === JSON.stringify(json(values.wheel));
   if (!ours) throw new StaleCopy(stored, build);

@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 
 /** What an update says of itself; `insertId` is what `last_insert_id(…)` in it came to. */
 interface Updated {
@@ -19,32 +20,45 @@ export const jobChanged = async (jobId: string, db: Knex | Knex.Transaction = da
 };
 
 /**
- * Something done to a job, one hand at a time: its row is locked before anything is read, so that whoever comes at the same
- * moment sees what this one did. A repeat that changes nothing counts as no change.
+ * Does something to a job; it may be asked more than once, and says whether it changed anything.
  *
- * @param work says whether it changed anything
+ * @param change the number this change of the job will have: what is put down with it comes after all that has a smaller
+ * one, on whatever server that was
+ */
+type JobWork = (trx: Knex.Transaction, change: number) => Promise<boolean>;
+
+/**
+ * Something done to a job, one hand at a time: its row is locked before anything is read, so that whoever comes at the same
+ * moment sees what this one did; on another server it is the count of changes, which both raise, that lets only one of them
+ * be. A repeat that changes nothing counts as no change.
+ *
  * @returns how many changes the job has had
  */
-export const changingJob = (jobId: string, work: (trx: Knex.Transaction) => Promise<boolean>): Promise<number> =>
-  database().transaction(async (trx) => {
+export const changingJob = (jobId: string, work: JobWork): Promise<number> =>
+  inTransaction(async (trx) => {
     const job = await trx("jobs").where({ id: jobId }).forUpdate().first("changes");
-    return (await work(trx)) ? jobChanged(jobId, trx) : (job?.changes ?? 0);
+    const changes = job?.changes ?? 0;
+    return (await work(trx, changes + 1)) ? jobChanged(jobId, trx) : changes;
   });
 
 /** The same, told by one of its rounds. */
-export const changingRound = async (
-  roundId: string,
-  work: (trx: Knex.Transaction) => Promise<boolean>,
-): Promise<number> => {
+export const changingRound = async (roundId: string, work: JobWork): Promise<number> => {
   // Looked up apart: read with the lock it would lock the round as well, and two hands would wait for each other.
   const round = await database()("rounds").where({ id: roundId }).first("job_id");
   return changingJob(round?.job_id ?? "", work);
 };
 
+/**
+ * As what belongs to a job follows: by the change it came with. The number of its arrival decides only among what came with
+ * one change, for it is given out by each server by itself; what was there before changes were told has 0.
+ */
+export const inOrder = (table: string, way: "asc" | "desc" = "asc"): { column: string; order: "asc" | "desc" }[] =>
+  ["at_change", "order"].map((column) => ({ column: `${table}.${column}`, order: way }));
+
 /** Whether a row is there already: sent again it changes nothing. */
 export const isThere = async (
   trx: Knex.Transaction,
-  table: "acts" | "measurements" | "orders" | "goods" | "photos" | "readings" | "rounds" | "turns",
+  table: "acts" | "measurements" | "orders" | "goods" | "photos" | "readings" | "rounds" | "sheets" | "turns",
   id: string,
 ): Promise<boolean> => (await trx(table).where({ id }).first("id")) !== undefined;
 

@@ -1,6 +1,8 @@
 import type { CustomerLine } from "@/core/shop/list-lines";
 import type { WheelPlace } from "@/core/shop/machine-words";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
+import { oneAtATime } from "./one-at-a-time";
 
 /** Every wheel with its customer, by name. */
 export const listCustomers = async (): Promise<(CustomerLine & { visits: number })[]> =>
@@ -16,7 +18,8 @@ export const listCustomers = async (): Promise<(CustomerLine & { visits: number 
 
 /** What a list of customers would change, in words; with `take` it is done, all of it or none. */
 export const importCustomers = async (lines: readonly CustomerLine[], take: boolean): Promise<string[]> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
+    if (take) await oneAtATime(trx, "wheels");
     const changes: string[] = [];
     for (const line of lines) {
       const wheel = await trx("wheels").where({ mark: line.mark }).first();

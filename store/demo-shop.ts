@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { eraseWithin } from "./put-away";
 
 const isDemo = { demo: true } as const;
@@ -18,7 +19,7 @@ export const beginDemo = async (): Promise<void> => {
 
 /** All that is in the record now belongs to the invented workshop, and all of it is there. */
 export const markAsDemo = (): Promise<void> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     for (const table of TABLES) await trx(table).update(isDemo);
     await trx("settings").where(LOADING).delete();
   });
@@ -62,7 +63,7 @@ const unusedTables = (trx: Knex.Transaction) =>
  * @returns how many jobs went
  */
 export const removeDemo = (): Promise<number> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     const ids = await trx("jobs").where(isDemo).forUpdate().pluck("id");
     for (const id of ids) await eraseWithin(trx, id);
     await unusedDrawers(trx).delete();

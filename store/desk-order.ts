@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
 
@@ -21,7 +22,7 @@ export const timesOrdered = async (): Promise<number> => {
  * @throws StaleCopy when somebody ordered them otherwise meanwhile
  */
 export const saveOrder = (ids: readonly string[], seen: number): Promise<number> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     await trx("settings")
       .insert({ ...ORDERED, value: JSON.stringify({ times: 0 }) })
       .onConflict("name")

@@ -1,5 +1,6 @@
 import type { GaugePoint, GaugeTable } from "@/core/tension/gauge-table";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
 
@@ -22,17 +23,20 @@ export const listGaugeTables = async (): Promise<StoredGaugeTable[]> =>
  * @throws StaleCopy when somebody else changed it meanwhile
  */
 export const saveGaugeTable = async (table: StoredGaugeTable): Promise<StoredGaugeTable> => {
-  const db = database();
   const row = { gauge: table.gauge, spoke: table.spoke, points: JSON.stringify(table.points) };
   if (table.version === 0)
-    await db("gauge_tables")
-      .insert({ id: table.id, ...row })
-      .onConflict("id")
-      .merge(["id"]);
+    await inTransaction((trx) =>
+      trx("gauge_tables")
+        .insert({ id: table.id, ...row })
+        .onConflict("id")
+        .merge(["id"]),
+    );
   else {
-    const changed = await db("gauge_tables")
-      .where({ id: table.id, version: table.version })
-      .update({ ...row, version: table.version + 1 });
+    const changed = await inTransaction((trx) =>
+      trx("gauge_tables")
+        .where({ id: table.id, version: table.version })
+        .update({ ...row, version: table.version + 1 }),
+    );
     if (changed === 0)
       throw new StaleCopy(
         (await listGaugeTables()).find((t) => t.id === table.id),

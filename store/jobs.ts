@@ -3,10 +3,11 @@ import type { ToleranceName } from "@/core/runout/tolerance";
 import type { WheelPlace } from "@/core/shop/machine-words";
 import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
-import { changingJob, jobChanged, wheelChanged } from "./changes";
+import { changingJob, wheelChanged } from "./changes";
 import { database } from "./database";
 import { customerIsKnown, customerNamed, giveWheelTo } from "./known";
 import { joinWheel, markIsTaken, otherWheelMarked } from "./marks";
+import { oneAtATime } from "./one-at-a-time";
 import { StaleCopy } from "./stale-copy";
 import type { JobTableRow } from "./tables";
 
@@ -186,6 +187,8 @@ interface Told {
   readonly again?: boolean;
 }
 
+const ABOUT_WHEELS = ["mark", "customer", "customerId"] as const satisfies readonly (keyof JobChange)[];
+
 /** Nothing told is none, and an empty text. */
 const sameLine = (a: string | null | undefined, b: string | null | undefined): boolean => (a ?? "") === (b ?? "");
 
@@ -197,6 +200,8 @@ const sameLine = (a: string | null | undefined, b: string | null | undefined): b
  */
 export const changeJob = async (id: string, { change, seen, again = false }: Told): Promise<Job> => {
   await changingJob(id, async (trx) => {
+    // Whose it is and what it is called is looked for among all wheels.
+    if (ABOUT_WHEELS.some((line) => change[line] !== undefined)) await oneAtATime(trx, "wheels");
     const stored = await findJob(id, trx);
     if (!stored) throw notThere("job", "id");
     const lines = (Object.keys(change) as (keyof JobChange)[]).filter((key) => !sameLine(change[key], stored[key]));
@@ -243,8 +248,9 @@ const given = (values: Readonly<Record<string, unknown>>): Record<string, unknow
   Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined));
 
 /** @param recheckOn day after which the wheel should be looked at again; null for none */
-export const finishJob = async (id: string, recheckOn: string | null = null): Promise<number> => {
-  await database()("jobs").where({ id }).update({ recheck_on: recheckOn });
-  await database()("jobs").where({ id }).whereNull("finished_at").update({ finished_at: new Date() });
-  return jobChanged(id);
-};
+export const finishJob = (id: string, recheckOn: string | null = null): Promise<number> =>
+  changingJob(id, async (trx) => {
+    await trx("jobs").where({ id }).update({ recheck_on: recheckOn });
+    await trx("jobs").where({ id }).whereNull("finished_at").update({ finished_at: new Date() });
+    return true;
+  });

@@ -1,7 +1,7 @@
 import type { Knex } from "knex";
 import { findWords } from "@/core/shop/find-words";
 import type { Stage, StageState } from "@/core/wheel/stages";
-import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 
 /** How a job's stages stand, kept ready for the lists. */
 export type KeptStages = readonly { readonly stage: Stage; readonly state: StageState }[];
@@ -17,7 +17,7 @@ export const keepLine = async (
   stages: KeptStages,
   words: readonly string[],
 ): Promise<void> => {
-  await database().transaction(async (trx) => {
+  await inTransaction(async (trx) => {
     await trx.raw("update jobs set stages = ?, stale = (changes <> ?) where id = ?", [
       JSON.stringify(stages),
       changes,

@@ -4,6 +4,8 @@ import type { WheelPlace } from "@/core/shop/machine-words";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { changingJob, wheelChanged } from "./changes";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
+import { oneAtATime } from "./one-at-a-time";
 
 const anywhere = (typed: string) => `%${typed.replace(/[%_\\]/g, "\\$&")}%`;
 
@@ -68,8 +70,9 @@ export const giveWheelTo = async (trx: Knex.Transaction, wheelId: string, custom
  * @throws BadInput when there is no such customer
  */
 export const putTogether = (id: string, into: string): Promise<void> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     if (id === into) return;
+    await oneAtATime(trx, "wheels");
     const kept = await trx("customers").where({ id: into }).forUpdate().first();
     if (!kept) throw notThere("customer", "into");
     const gone = await trx("customers").where({ id }).forUpdate().first();
@@ -163,12 +166,12 @@ export interface CarriedFigure {
 
 /** Puts figures down that nobody took here yet. @returns how many changes the job has had */
 export const carryFigures = (jobId: string, figures: readonly CarriedFigure[], who: string): Promise<number> =>
-  changingJob(jobId, async (trx) => {
+  changingJob(jobId, async (trx, at_change) => {
     const held = new Set<string>(await trx("measurements").where({ job_id: jobId }).distinct().pluck("name"));
     const fresh = figures.filter((f) => !held.has(f.name));
     if (fresh.length > 0)
       await trx("measurements").insert(
-        fresh.map((f) => ({ ...f, job_id: jobId, role: "new" as const, who, beside: null })),
+        fresh.map((f) => ({ ...f, job_id: jobId, role: "new" as const, who, beside: null, at_change })),
       );
     return fresh.length > 0;
   });

@@ -2,10 +2,7 @@ import type { Knex } from "knex";
 import { BadInput } from "@/core/wheel/bad-input";
 import { numberVisits } from "./visits";
 
-/** Whoever else wants this waits until the transaction ends. */
-export const lockMarks = (trx: Knex.Transaction) => trx("marks_given").forUpdate().first();
-
-/** A mark no wheel has: W001 and on; to be asked with the marks locked. */
+/** A mark no wheel has: W001 and on; to be asked by one at a time. */
 export const nextMark = async (trx: Knex.Transaction): Promise<string> => {
   for (;;) {
     await trx("marks_given").increment("last");

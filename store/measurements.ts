@@ -1,5 +1,5 @@
 import type { Entry } from "@/core/measurement/taken";
-import { changingJob, isThere } from "./changes";
+import { changingJob, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import type { MeasurementRow } from "./tables";
 
@@ -19,12 +19,12 @@ export const addMeasurement = async (
   m: NewEntry,
 ): Promise<{ readonly beside: Entry | null; readonly changes: number }> => {
   let beside: MeasurementRow | null = null;
-  const changes = await changingJob(m.jobId, async (trx) => {
+  const changes = await changingJob(m.jobId, async (trx, at_change) => {
     const last = await trx("measurements")
       .where({ job_id: m.jobId, name: m.name, place: m.place })
       .whereNot("role", "out")
       .whereNot("id", m.id)
-      .orderBy("order", "desc")
+      .orderBy(inOrder("measurements", "desc"))
       .first();
     const unseen = m.seen !== undefined && m.role === "new" && last && last.id !== m.seen;
     const alike = last && (m.value === null ? last.typed === m.typed : last.value === m.value);
@@ -34,6 +34,7 @@ export const addMeasurement = async (
     await trx("measurements").insert({
       ...{ id, job_id, name, place, role, typed, unit, value, method, who },
       beside: unseen && !alike ? last.id : null,
+      at_change,
     });
     return true;
   });
@@ -59,5 +60,5 @@ export const listMeasurements = async (jobId: string, name?: string): Promise<En
   (
     await database()("measurements")
       .where(name === undefined ? { job_id: jobId } : { job_id: jobId, name })
-      .orderBy("order")
+      .orderBy(inOrder("measurements"))
   ).map(asEntry);

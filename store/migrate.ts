@@ -14,6 +14,7 @@ import * as ordersAndStock from "./migrations/orders-and-stock";
 import * as placeUntold from "./migrations/place-untold";
 import * as practice from "./migrations/practice";
 import * as prices from "./migrations/prices";
+import * as severalServers from "./migrations/several-servers";
 import * as shop from "./migrations/shop";
 import * as signIn from "./migrations/sign-in";
 import * as tension from "./migrations/tension";
@@ -46,6 +47,7 @@ const migrations: Record<string, Knex.Migration> = {
   "020-customer-links": customerLinks,
   "021-cable-gauges": cableGauges,
   "022-ear-words": earWords,
+  "023-several-servers": severalServers,
 };
 
 /** All that this version knows, oldest first. */

@@ -2,9 +2,10 @@ import type { WheelPlace } from "@/core/shop/machine-words";
 import { notThere } from "@/core/wheel/bad-input";
 import type { JobKind } from "@/core/wheel/stages";
 import { after } from "./after";
-import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { columns, findJob, type Job, type JobChange } from "./jobs";
-import { lockMarks, nextMark } from "./marks";
+import { nextMark } from "./marks";
+import { oneAtATime } from "./one-at-a-time";
 import { numberVisits } from "./visits";
 
 /** The other wheel of a machine that has two. */
@@ -20,9 +21,9 @@ export const openJob = async (
     readonly beside?: string;
   } & JobChange,
 ): Promise<Job> => {
-  await database().transaction(async (trx) => {
+  await inTransaction(async (trx) => {
     // One at a time, before anything is read: sent twice at once, the second must see the first.
-    await lockMarks(trx);
+    await oneAtATime(trx, "wheels");
     if (await trx("jobs").where({ id: job.id }).first()) return;
     if (job.wheelId) {
       // A wheel that comes back: its mark, machine and customer stand, the sides keep their names.

@@ -1,7 +1,7 @@
 import type { Figures } from "@/core/figures/presets";
 import type { ThreadParts } from "@/core/spoke/thread-room";
 import type { WheelInput } from "@/core/wheel/wheel-file";
-import { changingJob, isThere } from "./changes";
+import { changingJob, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -49,9 +49,9 @@ export interface Order extends OrderContents {
 
 /** The same id again changes nothing. @returns how many changes the job has had */
 export const addOrder = (id: string, jobId: string, contents: OrderContents): Promise<number> =>
-  changingJob(jobId, async (trx) => {
+  changingJob(jobId, async (trx, at_change) => {
     if (await isThere(trx, "orders", id)) return false;
-    await trx("orders").insert({ id, job_id: jobId, contents: JSON.stringify(contents) });
+    await trx("orders").insert({ id, job_id: jobId, contents: JSON.stringify(contents), at_change });
     return true;
   });
 
@@ -67,19 +67,19 @@ export const addGoods = async (
   },
 ): Promise<number> => {
   const order = await database()("orders").where({ id: orderId }).first("job_id");
-  return changingJob(order?.job_id ?? "", async (trx) => {
+  return changingJob(order?.job_id ?? "", async (trx, at_change) => {
     if (await isThere(trx, "goods", g.id)) return false;
-    await trx("goods").insert({ ...g, order_id: orderId });
+    await trx("goods").insert({ ...g, order_id: orderId, at_change });
     return true;
   });
 };
 
 /** The newest order of a job. */
 export const latestOrder = async (jobId: string): Promise<Order | null> => {
-  const row = await database()("orders").where({ job_id: jobId }).orderBy("order", "desc").first();
+  const row = await database()("orders").where({ job_id: jobId }).orderBy(inOrder("orders", "desc")).first();
   if (!row) return null;
   const contents = json<OrderContents>(row.contents);
-  const goods = await database()("goods").where({ order_id: row.id }).orderBy("order");
+  const goods = await database()("goods").where({ order_id: row.id }).orderBy(inOrder("goods"));
   const newest = (length: number, what: string): number | null =>
     goods.filter((g) => g.length === length && g.what === what).at(-1)?.value ?? null;
   return {

@@ -1,4 +1,4 @@
-import { changingJob, isThere } from "./changes";
+import { changingJob, inOrder, isThere } from "./changes";
 import { database } from "./database";
 
 /** A photo of a job; the picture itself is fetched apart. */
@@ -18,10 +18,10 @@ export interface PhotoWithPicture extends Photo {
 
 /** The same id again changes nothing. @returns how many changes the job has had */
 export const addPhoto = (p: PhotoWithPicture): Promise<number> =>
-  changingJob(p.jobId, async (trx) => {
+  changingJob(p.jobId, async (trx, at_change) => {
     if (await isThere(trx, "photos", p.id)) return false;
     const { jobId: job_id, ...photo } = p;
-    await trx("photos").insert({ job_id, ...photo });
+    await trx("photos").insert({ job_id, ...photo, at_change });
     return true;
   });
 
@@ -29,7 +29,7 @@ export const addPhoto = (p: PhotoWithPicture): Promise<number> =>
 export const listPhotos = async (jobId: string): Promise<Photo[]> => {
   const rows = await database()("photos")
     .where({ job_id: jobId })
-    .orderBy("order")
+    .orderBy(inOrder("photos"))
     .select("id", "caption", "width", "height");
   return rows.map((r) => ({ ...r, jobId }));
 };

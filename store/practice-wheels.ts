@@ -1,6 +1,7 @@
 import { randomInt } from "node:crypto";
 import type { PracticeLevel } from "@/core/shop/practice-levels";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { json } from "./json-column";
 
 /** A simulated wheel on a job's stand: plain data that only `devices` understands. */
@@ -45,18 +46,22 @@ export const savePracticeWheel = async (
   { level, who }: Training = { level: null, who: "" },
 ): Promise<void> => {
   const wheel = { hidden: JSON.stringify(hidden), state: JSON.stringify(state), level, who };
-  await database()("practice_wheels")
-    // From anywhere: one that was taken off and another put on in its place never has the number of the first.
-    .insert({ job_id: jobId, ...wheel, version: randomInt(1, 1_000_000_000) })
-    .onConflict("job_id")
-    .merge({ ...wheel, version: database().raw("version + 1") });
+  await inTransaction((trx) =>
+    trx("practice_wheels")
+      // From anywhere: one that was taken off and another put on in its place never has the number of the first.
+      .insert({ job_id: jobId, ...wheel, version: randomInt(1, 1_000_000_000) })
+      .onConflict("job_id")
+      .merge({ ...wheel, version: trx.raw("version + 1") }),
+  );
 };
 
 /** @returns false, and nothing is stored, when someone else stored it since that version was read */
 export const savePracticeState = async (jobId: string, state: unknown, version: number): Promise<boolean> =>
-  (await database()("practice_wheels")
-    .where({ job_id: jobId, version })
-    .update({ state: JSON.stringify(state), version: version + 1 })) > 0;
+  (await inTransaction((trx) =>
+    trx("practice_wheels")
+      .where({ job_id: jobId, version })
+      .update({ state: JSON.stringify(state), version: version + 1 }),
+  )) > 0;
 
 /** Kept so that it is not worked out twice. */
 export const keepScore = async (jobId: string, score: unknown, scoreOf: string): Promise<void> => {

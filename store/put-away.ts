@@ -3,11 +3,14 @@ import type { PutAway } from "@/core/shop/put-away";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { changingJob } from "./changes";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
+import { oneAtATime } from "./one-at-a-time";
 import { numberVisits } from "./visits";
 
 /** Puts a job away, or brings it back: nothing of it is lost. @returns how many changes it has had */
 export const putAway = (jobId: string, away: boolean): Promise<number> =>
   changingJob(jobId, async (trx) => {
+    await oneAtATime(trx, "wheels");
     const job = await trx("jobs").where({ id: jobId }).first("wheel_id", "put_away_at");
     if (!job) throw notThere("job", "id");
     if ((job.put_away_at !== null) === away) return false;
@@ -57,7 +60,8 @@ export const listPutAway = async (most = 200): Promise<PutAway[]> => {
  * @throws BadInput when it was not put away first
  */
 export const eraseJob = (jobId: string): Promise<void> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
+    await oneAtATime(trx, "wheels");
     const job = await trx("jobs").where({ id: jobId }).forUpdate().first("put_away_at");
     if (!job) return;
     if (job.put_away_at === null)

@@ -3,7 +3,7 @@ import type { Round, RoundKind, RoundPlan } from "@/core/rounds/round";
 import type { Turn } from "@/core/rounds/turn";
 import type { Advice } from "@/core/truing/saying/advice";
 import type { WheelInput } from "@/core/wheel/wheel-file";
-import { changingJob, changingRound, isThere } from "./changes";
+import { changingJob, changingRound, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 import type { ReadingRow } from "./tables";
@@ -43,7 +43,7 @@ export const listRounds = async (jobId: string): Promise<Round[]> => {
   const db = database();
   // Joined, not asked one after the other: three questions under way together.
   const ofJob = (table: "readings" | "turns") =>
-    db(table).join("rounds", "rounds.id", `${table}.round_id`).where("rounds.job_id", jobId).orderBy(`${table}.order`);
+    db(table).join("rounds", "rounds.id", `${table}.round_id`).where("rounds.job_id", jobId).orderBy(inOrder(table));
   const [rounds, readings, turns] = await Promise.all([
     db("rounds").where({ job_id: jobId }).orderBy("number"),
     ofJob("readings").select("readings.*") as Promise<ReadingRow[]>,
@@ -120,11 +120,11 @@ const readingRow = (roundId: string, r: Reading) => ({
  * @returns how many changes the job has had
  */
 export const addReadings = (roundId: string, list: readonly Reading[]): Promise<number> =>
-  changingRound(roundId, async (trx) => {
+  changingRound(roundId, async (trx, at_change) => {
     const ids = list.map((r) => r.id);
     const there = new Set(await trx("readings").whereIn("id", ids).pluck("id"));
     const fresh = list.filter((r) => !there.has(r.id));
-    if (fresh.length > 0) await trx("readings").insert(fresh.map((r) => readingRow(roundId, r)));
+    if (fresh.length > 0) await trx("readings").insert(fresh.map((r) => ({ ...readingRow(roundId, r), at_change })));
     return fresh.length > 0;
   });
 
@@ -134,9 +134,9 @@ export const addTurn = async (
   { id, spoke, turns, who = "" }: Turn,
 ): Promise<{ readonly fresh: boolean; readonly changes: number }> => {
   let fresh = false;
-  const changes = await changingRound(roundId, async (trx) => {
+  const changes = await changingRound(roundId, async (trx, at_change) => {
     fresh = !(await isThere(trx, "turns", id));
-    if (fresh) await trx("turns").insert({ id, round_id: roundId, spoke, turns, who });
+    if (fresh) await trx("turns").insert({ id, round_id: roundId, spoke, turns, who, at_change });
     return fresh;
   });
   return { fresh, changes };

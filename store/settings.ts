@@ -1,6 +1,7 @@
 import { FIRST_SETTINGS, type Settings, settingsSchema } from "@/core/shop/settings";
 import { parseWith } from "@/core/wheel/parse-with";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 
 export const readSettings = async (): Promise<Settings> => {
   const db = database();
@@ -16,10 +17,12 @@ export const readSettings = async (): Promise<Settings> => {
 /** @throws BadInput with the setting's name */
 export const changeSettings = async (change: Partial<Settings>): Promise<Settings> => {
   const next = parseWith(settingsSchema, { ...(await readSettings()), ...change });
-  for (const [name, value] of Object.entries(change))
-    await database()("settings")
-      .insert({ name, value: JSON.stringify(value) })
-      .onConflict("name")
-      .merge();
+  await inTransaction(async (trx) => {
+    for (const [name, value] of Object.entries(change))
+      await trx("settings")
+        .insert({ name, value: JSON.stringify(value) })
+        .onConflict("name")
+        .merge();
+  });
   return next;
 };

@@ -1,5 +1,5 @@
 import { after } from "./after";
-import { changingJob } from "./changes";
+import { changingJob, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 
@@ -11,17 +11,16 @@ export interface StoredSheet {
   readonly signedBy: string;
 }
 
-export const addSheet = (s: StoredSheet): Promise<void> =>
-  database().transaction(async (trx) => {
-    await trx("jobs").where({ id: s.jobId }).forUpdate().first("id");
+/** The same id again changes nothing. @returns how many changes the job has had */
+export const addSheet = (s: StoredSheet): Promise<number> =>
+  changingJob(s.jobId, async (trx) => {
+    if (await isThere(trx, "sheets", s.id)) return false;
     const last = await trx("sheets").where({ job_id: s.jobId }).max<{ at: Date | null }[]>("created_at as at").first();
-    await trx("sheets")
-      .insert({
-        ...{ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy },
-        created_at: after(last?.at ?? null),
-      })
-      .onConflict("id")
-      .merge(["id"]);
+    await trx("sheets").insert({
+      ...{ id: s.id, job_id: s.jobId, contents: JSON.stringify(s.contents), signed_by: s.signedBy },
+      created_at: after(last?.at ?? null),
+    });
+    return true;
   });
 
 export const latestSheet = async (jobId: string): Promise<(StoredSheet & { readonly at: string }) | null> => {

@@ -1,5 +1,7 @@
+import type { Knex } from "knex";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { database } from "./database";
+import { inTransaction } from "./in-transaction";
 import { StaleCopy } from "./stale-copy";
 
 export type StockKind = "spoke" | "nipple" | "washer";
@@ -35,16 +37,10 @@ const columns = (item: StockItem) => ({
   ...(item.price === undefined ? {} : { price: item.price }),
 });
 
-/** What is held is the sum of all that came and went. Spokes by length, then nipples, washers. */
+/** Spokes by length, then nipples, washers. */
 export const listStock = async (): Promise<StockHeld[]> => {
-  const db = database();
-  const rows = await db("stock")
-    .leftJoin("stock_moves", "stock_moves.stock_id", "stock.id")
-    .groupBy("stock.id")
-    .select("stock.*")
-    .sum({ held: "stock_moves.change" })
-    .orderBy(["stock.kind", "stock.size", "stock.name"]);
-  return (rows as Record<string, never>[]).map((r) => ({
+  const rows = await database()("stock").orderBy(["kind", "size", "name"]);
+  return rows.map((r) => ({
     id: r.id,
     kind: r.kind,
     name: r.name,
@@ -54,7 +50,7 @@ export const listStock = async (): Promise<StockHeld[]> => {
     place: r.place,
     reorderAt: r.reorder_at,
     price: r.price === null ? null : Number(r.price),
-    held: Number(r.held ?? 0),
+    held: r.held,
   }));
 };
 
@@ -78,7 +74,7 @@ export const saveStock = async (item: StockItem): Promise<void> => {
  * @throws BadInput when there is no such drawer, StaleCopy when somebody priced it otherwise meanwhile
  */
 export const priceStock = (id: string, price: number | null, seen: number | null): Promise<void> =>
-  database().transaction(async (trx) => {
+  inTransaction(async (trx) => {
     const drawer = await trx("stock").where({ id }).forUpdate().first("price");
     if (!drawer) throw notThere("drawer", "id");
     const stored = drawer.price === null ? null : Number(drawer.price);
@@ -99,14 +95,23 @@ export interface StockMove {
   readonly note: string;
 }
 
+/** What lies in a drawer, with nobody else's hand in it until the transaction ends. */
+const heldIn = async (trx: Knex.Transaction, id: string): Promise<number> =>
+  (await trx("stock").where({ id }).forUpdate().first("held"))?.held ?? 0;
+
+/** What a drawer holds is the sum of all that came and went, kept with it: no list goes through all moves there ever were. */
+const putMove = async (trx: Knex.Transaction, m: StockMove): Promise<void> => {
+  const { id, stockId: stock_id, jobId: job_id, change, note } = m;
+  await trx("stock_moves").insert({ id, stock_id, job_id, change, note });
+  await trx("stock").where({ id: stock_id }).increment("held", change);
+};
+
 /** The same id again changes nothing. @throws BadInput when more is taken than lies there */
 export const moveStock = async (m: StockMove): Promise<void> => {
-  await database().transaction(async (trx) => {
+  await inTransaction(async (trx) => {
     // One hand at a time in a drawer: the second sees what the first left.
-    await trx("stock").where({ id: m.stockId }).forUpdate().first("id");
+    const held = await heldIn(trx, m.stockId);
     if (await trx("stock_moves").where({ id: m.id }).first("id")) return;
-    const moved = await trx("stock_moves").where({ stock_id: m.stockId }).sum({ held: "change" }).first();
-    const held = Number(moved?.held ?? 0);
     if (m.change < 0 && held + m.change < 0)
       throw new BadInput("change", `${-m.change} cannot be taken where ${held} lie; count the drawer`, {
         code: "out-of-range",
@@ -114,35 +119,22 @@ export const moveStock = async (m: StockMove): Promise<void> => {
         from: 0,
         to: held,
       });
-    await trx("stock_moves").insert({
-      id: m.id,
-      stock_id: m.stockId,
-      job_id: m.jobId,
-      change: m.change,
-      note: m.note,
-    });
+    await putMove(trx, m);
   });
 };
 
 /** Takes a whole list in, or none of it: each drawer brought to the count given. */
 export const importStock = async (items: readonly StockHeld[]): Promise<void> => {
-  await database().transaction(async (trx) => {
+  await inTransaction(async (trx) => {
     for (const item of items) {
       await trx("stock")
         .insert({ id: item.id, ...columns(item) })
         .onConflict("id")
         .merge();
       // As it is now and not as it was when this began: another list, or a hand in the drawer, may have come between.
-      const moved = await trx("stock_moves").where({ stock_id: item.id }).forUpdate().sum({ held: "change" }).first();
-      const change = item.held - Number(moved?.held ?? 0);
+      const change = item.held - (await heldIn(trx, item.id));
       if (change !== 0)
-        await trx("stock_moves").insert({
-          id: crypto.randomUUID(),
-          stock_id: item.id,
-          job_id: null,
-          change,
-          note: "from a list",
-        });
+        await putMove(trx, { id: crypto.randomUUID(), stockId: item.id, jobId: null, change, note: "from a list" });
     }
   });
 };

@@ -19,6 +19,11 @@ interface Stored {
 interface Ordered extends Stored {
   order: number;
 }
+/** Of a job. */
+interface OfJob extends Ordered {
+  /** The number of the job's change it came with; 0 from before these were told. */
+  at_change: number;
+}
 
 interface CustomerRow extends Stored {
   name: string;
@@ -59,7 +64,7 @@ export interface JobTableRow extends Stored {
   /** Of the invented workshop. */
   demo: boolean | number;
 }
-export interface MeasurementRow extends Ordered {
+export interface MeasurementRow extends OfJob {
   job_id: string;
   name: string;
   place: number;
@@ -71,7 +76,7 @@ export interface MeasurementRow extends Ordered {
   who: string;
   beside: string | null;
 }
-interface ActRow extends Ordered {
+interface ActRow extends OfJob {
   job_id: string;
   act: unknown;
   who: string;
@@ -91,7 +96,7 @@ interface RoundRow extends Stored {
   advice: unknown;
   destressed: boolean | number;
 }
-export interface ReadingRow extends Ordered {
+export interface ReadingRow extends OfJob {
   round_id: string;
   what: ReadingKind;
   spoke: number;
@@ -109,7 +114,7 @@ export interface ReadingRow extends Ordered {
   shift: number;
   who: string;
 }
-interface TurnRow extends Ordered {
+interface TurnRow extends OfJob {
   round_id: string;
   spoke: number;
   turns: number;
@@ -121,11 +126,11 @@ interface SheetRow extends Stored {
   signed_by: string;
   withdrawn_at: Date | null;
 }
-interface OrderRow extends Ordered {
+interface OrderRow extends OfJob {
   job_id: string;
   contents: unknown;
 }
-interface GoodsRow extends Ordered {
+interface GoodsRow extends OfJob {
   order_id: string;
   length: number;
   what: "count" | "first" | "second";
@@ -133,6 +138,8 @@ interface GoodsRow extends Ordered {
   typed: string;
 }
 interface StockRow extends Ordered {
+  /** The sum of its moves. */
+  held: number;
   kind: "spoke" | "nipple" | "washer";
   name: string;
   size: number | null;
@@ -149,7 +156,7 @@ interface StockMoveRow extends Ordered {
   change: number;
   note: string;
 }
-interface PhotoRow extends Ordered {
+interface PhotoRow extends OfJob {
   job_id: string;
   caption: string;
   width: number;
@@ -276,5 +283,6 @@ declare module "knex/types/tables" {
     tries: { key: string; points: number; expire: number | null };
     deeds: DeedRow;
     marks_given: { last: number };
+    turnstiles: { name: string; passed: number };
   }
 }

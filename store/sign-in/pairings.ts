@@ -1,4 +1,5 @@
 import { database } from "../database";
+import { inTransaction } from "../in-transaction";
 import { codeAsMade, hashOf, newCode } from "./secrets";
 import { slowed } from "./slowed";
 
@@ -27,14 +28,15 @@ export const makePairing = async (
 export const takePairing = (from: string, typed: string): Promise<{ readonly asOwner: boolean } | null> =>
   slowed([`from:${from}`], null, async () => {
     const code = hashOf(codeAsMade(typed));
-    const db = database();
     // One statement: of two that come with the same code one is let in.
-    const used = await db("pairings")
-      .where({ code, used_at: null })
-      .where("expires_at", ">", new Date())
-      .update({ used_at: new Date() });
+    const used = await inTransaction((trx) =>
+      trx("pairings")
+        .where({ code, used_at: null })
+        .where("expires_at", ">", new Date())
+        .update({ used_at: new Date() }),
+    );
     if (used === 0) return null;
-    const row = await db("pairings").where({ code }).first("as_owner");
+    const row = await database()("pairings").where({ code }).first("as_owner");
     return { asOwner: Boolean(row?.as_owner) };
   });
 

@@ -1,6 +1,9 @@
+import type { Knex } from "knex";
 import type { Role } from "@/core/shop/roles";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
 import { database } from "../database";
+import { inTransaction } from "../in-transaction";
+import { oneAtATime } from "../one-at-a-time";
 import { forgetWhoIsIn } from "./devices";
 import { hashOfPin, isPin } from "./secrets";
 import { slowed } from "./slowed";
@@ -27,18 +30,18 @@ const taken = (name: string) =>
 
 /** The same id again changes nothing. @throws BadInput when somebody of that name works here, or did */
 export const addPerson = async ({ id, name, role, pin, password }: NewPerson): Promise<void> => {
-  const db = database();
-  if (await db("people").where({ id }).first("id")) return;
-  if (await db("people").where({ name }).first("id")) throw taken(name);
-  await db("people").insert({
-    ...{ id, name, role, pin: await hashOfPin(pin) },
-    password: password === undefined ? null : await hashOfPin(password),
+  const secrets = { pin: await hashOfPin(pin), password: password === undefined ? null : await hashOfPin(password) };
+  await inTransaction(async (trx) => {
+    await oneAtATime(trx, "people");
+    if (await trx("people").where({ id }).first("id")) return;
+    if (await trx("people").where({ name }).first("id")) throw taken(name);
+    await trx("people").insert({ id, name, role, ...secrets });
   });
 };
 
 /** Whether another than this one is an owner. */
-const anotherOwner = async (id: string): Promise<boolean> =>
-  (await database()("people").where({ role: "owner", left_at: null }).whereNot({ id }).first("id")) !== undefined;
+const anotherOwner = async (trx: Knex.Transaction, id: string): Promise<boolean> =>
+  (await trx("people").where({ role: "owner", left_at: null }).whereNot({ id }).first("id")) !== undefined;
 
 interface PersonChange {
   readonly role?: Role;
@@ -50,25 +53,28 @@ interface PersonChange {
 
 /** @throws BadInput when nobody would be left who may change such things */
 export const changePerson = async (id: string, { role, pin, password, left }: PersonChange): Promise<Person> => {
-  const db = database();
-  const person = await db("people").where({ id }).first("id", "name", "role");
-  if (!person) throw notThere("person", "id");
-  if (person.role === "owner" && (left || (role && role !== "owner")) && !(await anotherOwner(id)))
-    throw new BadInput("role", `${person.name} is the only owner; make somebody else one first`, {
-      code: "stands-against",
-      what: "owner",
-    });
-  await db("people")
-    .where({ id })
-    .update({
-      ...(role && { role }),
-      ...(pin !== undefined && { pin: await hashOfPin(pin) }),
-      ...(password !== undefined && { password: await hashOfPin(password) }),
-      ...(left && { left_at: new Date() }),
-    });
-  if (left) await db("devices").where({ person_id: id }).update({ person_id: null });
+  const secrets = {
+    ...(pin !== undefined && { pin: await hashOfPin(pin) }),
+    ...(password !== undefined && { password: await hashOfPin(password) }),
+  };
+  const changed = await inTransaction(async (trx) => {
+    // Of two owners that end each other's the second is told that it would be the last one.
+    await oneAtATime(trx, "people");
+    const person = await trx("people").where({ id }).first("id", "name", "role");
+    if (!person) throw notThere("person", "id");
+    if (person.role === "owner" && (left || (role && role !== "owner")) && !(await anotherOwner(trx, id)))
+      throw new BadInput("role", `${person.name} is the only owner; make somebody else one first`, {
+        code: "stands-against",
+        what: "owner",
+      });
+    await trx("people")
+      .where({ id })
+      .update({ ...(role && { role }), ...secrets, ...(left && { left_at: new Date() }) });
+    if (left) await trx("devices").where({ person_id: id }).update({ person_id: null });
+    return { ...person, ...(role && { role }) };
+  });
   forgetWhoIsIn();
-  return { ...person, ...(role && { role }) };
+  return changed;
 };
 
 /** @returns the person whose PIN it is, null where it is not theirs @throws TooManyTries */

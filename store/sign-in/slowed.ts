@@ -1,6 +1,7 @@
 import { RateLimiterMySQL, type RateLimiterRes } from "rate-limiter-flexible";
 import { database } from "../database";
 import { environment } from "../environment";
+import { anewUntilAlone } from "../in-transaction";
 
 /** Tries before whoever tries has to wait, and s until they may go on. */
 const TRIES = {
@@ -69,7 +70,7 @@ export const slowed = async <T>(
   ];
   let wait = 0;
   for (const [of, key] of counted)
-    await of.consume(key).catch((refused) => {
+    await anewUntilAlone(() => of.consume(key)).catch((refused) => {
       wait = Math.max(wait, waitOf(refused));
     });
   if (wait > 0) throw new TooManyTries(wait);
