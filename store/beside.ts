@@ -1,18 +1,14 @@
 import type { Knex } from "knex";
 import { openDatabase } from "./database";
+import { nameIn, withName } from "./record-address";
 
 /** Databases that stand beside the shop's own for a while: a copy looked into, one tried out, the shop that was. */
 export type Beside = "beside" | "tryout" | "away";
 
-const nameIn = (url: string): string => decodeURIComponent(new URL(url).pathname.slice(1));
 /** The name of one beside; the shop's own database says whose. */
 export const besideName = (url: string, which: Beside): string => `${nameIn(url)}_${which}`;
 
-export const besideUrl = (url: string, which: Beside): string => {
-  const there = new URL(url);
-  there.pathname = `/${besideName(url, which)}`;
-  return there.toString();
-};
+export const besideUrl = (url: string, which: Beside): string => withName(url, besideName(url, which));
 
 const quoted = (name: string): string => `\`${name.replaceAll("`", "``")}\``;
 
@@ -67,6 +63,8 @@ const move = (tables: readonly string[], from: string, to: string): string[] =>
  */
 export const swapIn = async (db: Knex, url: string): Promise<void> => {
   const [own, beside, away] = [nameIn(url), besideName(url, "beside"), besideName(url, "away")];
+  if (!(await tablesOf(db, beside)).includes("jobs"))
+    throw new Error("what was looked into is not there any more; look into that copy once more. Nothing was changed");
   await makeBeside(db, url, "away");
   const steps = [...move(await ofTheRecord(db, own), own, away), ...move(await ofTheRecord(db, beside), beside, own)];
   await db.raw(`rename table ${steps.join(", ")}`);

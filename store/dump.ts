@@ -6,9 +6,18 @@ import { createGunzip, createGzip } from "node:zlib";
 import { BadInput } from "@/core/wheel/bad-input";
 import { databaseAnswers } from "./answers";
 import { OF_THE_MACHINE } from "./beside";
+import { nameIn, serversOf } from "./record-address";
+import { stateOf } from "./record-server";
 
-const connection = (url: string): string[] => {
-  const u = new URL(url);
+/** The nearest server that may be asked; where none says so, the nearest. */
+const readyServer = async (url: string): Promise<string> => {
+  const servers = serversOf(url);
+  if (servers.length === 1) return servers[0];
+  const states = await Promise.all(servers.map(stateOf));
+  return servers[Math.max(0, states.indexOf("ready"))];
+};
+
+const connection = (u: URL): string[] => {
   const socket = u.searchParams.get("socketPath");
   return [
     ...(socket ? [`--socket=${socket}`] : [`--host=${u.hostname}`, `--port=${u.port || 3306}`, "--protocol=tcp"]),
@@ -16,10 +25,12 @@ const connection = (url: string): string[] => {
   ];
 };
 
+/** @param url of one server */
 const tool = (name: string, url: string, args: readonly string[]) => {
-  const child = spawn(name, [...connection(url), ...args, new URL(url).pathname.slice(1)], {
+  const at = new URL(url);
+  const child = spawn(name, [...connection(at), ...args, nameIn(url)], {
     // Never on the command line, where every user of the machine could read it.
-    env: { ...process.env, MYSQL_PWD: decodeURIComponent(new URL(url).password) },
+    env: { ...process.env, MYSQL_PWD: decodeURIComponent(at.password) },
     stdio: ["pipe", "pipe", "pipe"],
   });
   let said = "";
@@ -44,15 +55,13 @@ const tool = (name: string, url: string, args: readonly string[]) => {
 export const dumpShop = async (url: string, file: string, onBytes?: (bytes: number) => void): Promise<void> => {
   const half = `${file}.part`;
   try {
-    const { child, ended } = tool("mariadb-dump", url, [
+    const { child, ended } = tool("mariadb-dump", await readyServer(url), [
       "--single-transaction",
       "--quick",
       "--hex-blob",
       "--skip-dump-date",
       "--default-character-set=utf8mb4",
-      ...OF_THE_MACHINE.map(
-        (table) => `--ignore-table-data=${decodeURIComponent(new URL(url).pathname.slice(1))}.${table}`,
-      ),
+      ...OF_THE_MACHINE.map((table) => `--ignore-table-data=${nameIn(url)}.${table}`),
     ]);
     child.stdin.end();
     let bytes = 0;
@@ -100,7 +109,8 @@ export const checkBackup = async (file: string): Promise<number> => {
 };
 
 /** A user that may do nothing to the shop itself, where the database has one (`…_beside`); else the shop's own. */
-const whoLoads = async (url: string): Promise<string> => {
+const whoLoads = async (record: string): Promise<string> => {
+  const url = await readyServer(record);
   const beside = new URL(url);
   beside.username = `${beside.username}_beside`;
   return databaseAnswers(beside.toString()).then(

@@ -2,6 +2,7 @@ import { RateLimiterMySQL, type RateLimiterRes } from "rate-limiter-flexible";
 import { database } from "../database";
 import { environment } from "../environment";
 import { anewUntilAlone } from "../in-transaction";
+import { nameIn } from "../record-address";
 
 /** Tries before whoever tries has to wait, and s until they may go on. */
 const TRIES = {
@@ -24,7 +25,7 @@ const limiter = (which: keyof typeof TRIES): RateLimiterMySQL => {
       ...TRIES[which],
       storeClient: db,
       storeType: "knex",
-      dbName: decodeURIComponent(new URL(environment().DATABASE_URL ?? "").pathname.slice(1)),
+      dbName: nameIn(environment().DATABASE_URL ?? ""),
       tableName: "tries",
       tableCreated: true,
       keyPrefix: which,

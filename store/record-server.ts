@@ -1,0 +1,107 @@
+import { createConnection } from "mysql2/promise";
+
+/** ms a server of the record has to say how it is. */
+const PATIENCE = 1000;
+
+/** How one of several servers of a record is. */
+export type ServerState = "ready" | "behind" | "away";
+
+/**
+ * Whether a server may be asked: it answers, and where it is one of several that replicate, it is with most of them and has
+ * what they have. One that is cut off answers too, but what it says may be old.
+ */
+export const stateOf = async (url: string): Promise<ServerState> => {
+  let connection: Awaited<ReturnType<typeof createConnection>> | null = null;
+  const late = new Promise<"away">((tell) => {
+    setTimeout(() => tell("away"), PATIENCE).unref();
+  });
+  const look = async (): Promise<ServerState> => {
+    connection = await createConnection({ uri: url, connectTimeout: PATIENCE });
+    // A server by itself has the word too, and says it is not ready.
+    const [rows] = await connection.query(
+      "select @@wsrep_on as many, (select variable_value from information_schema.global_status where variable_name = 'wsrep_ready') as ready",
+    );
+    const [{ many, ready }] = rows as { many: number; ready: string | null }[];
+    return !many || ready === "ON" ? "ready" : "behind";
+  };
+  try {
+    return await Promise.race([look(), late]);
+  } catch {
+    return "away";
+  } finally {
+    // Also one that comes up too late.
+    const open = connection as { destroy: () => void } | null;
+    open?.destroy();
+  }
+};
+
+/** ms between two looks at the server that is asked, and how many go by until a nearer one is looked at. */
+const LOOK_EVERY = 400;
+const NEARER_EVERY = 12;
+
+/**
+ * Which server of a record is asked: the nearest that is ready, until it is not any more. One at a time, so that whoever wrote
+ * something reads it next.
+ */
+export class AskedServer {
+  private at: string;
+  private looks = 0;
+  private last: ServerState = "ready";
+  private timer: NodeJS.Timeout | null = null;
+  private ended = false;
+  /** Told whenever another one is asked from now on. */
+  onMove: (to: string) => void = () => undefined;
+
+  /** @param servers nearest first */
+  constructor(private readonly servers: readonly string[]) {
+    this.at = servers[0];
+  }
+
+  get now(): string {
+    return this.at;
+  }
+  get state(): ServerState {
+    return this.last;
+  }
+
+  /** Looks from now on, while anything is to be asked. */
+  watch(): void {
+    if (this.timer || this.servers.length < 2) return;
+    const again = () => {
+      this.timer = setTimeout(async () => {
+        await this.look();
+        if (!this.ended) again();
+      }, LOOK_EVERY);
+      this.timer.unref();
+    };
+    again();
+  }
+
+  end(): void {
+    this.ended = true;
+    if (this.timer) clearTimeout(this.timer);
+  }
+
+  /** Looks now: a question failed as one does where the server is away. */
+  async look(): Promise<void> {
+    this.last = await stateOf(this.at);
+    if (this.last !== "ready") return this.moveTo(await this.firstReady(this.servers.filter((s) => s !== this.at)));
+    this.looks++;
+    if (this.looks % NEARER_EVERY !== 0) return;
+    const nearer = this.servers.slice(0, this.servers.indexOf(this.at));
+    this.moveTo(await this.firstReady(nearer));
+  }
+
+  /** All are asked at once: those that hang would each take their time. */
+  private async firstReady(servers: readonly string[]): Promise<string | null> {
+    const states = await Promise.all(servers.map(stateOf));
+    return servers[states.indexOf("ready")] ?? null;
+  }
+
+  private moveTo(server: string | null): void {
+    if (server === null || server === this.at) return;
+    this.at = server;
+    this.last = "ready";
+    this.onMove(server);
+  }
+}
