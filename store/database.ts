@@ -41,6 +41,7 @@ interface PooledClient {
   connectionSettings: Record<string, unknown>;
   acquireRawConnection: () => Promise<Connection>;
   validateConnection: (connection: Connection) => boolean;
+  destroy: (done?: () => void) => Promise<void>;
 }
 
 /** All that was confirmed at any server before this connection was made is there for it. */
@@ -97,13 +98,11 @@ const askOneOfMany = (db: Knex, servers: readonly string[]): void => {
     return connection;
   };
   client.validateConnection = (connection) => validate(connection) && at.get(connection) === asked.now;
-  const destroy = db.destroy.bind(db);
-  Object.assign(db, {
-    destroy: () => {
-      asked.end();
-      return destroy();
-    },
-  });
+  const destroy = client.destroy.bind(client);
+  client.destroy = (done) => {
+    asked.end();
+    return destroy(done);
+  };
   held.tallCompassServers ??= new WeakMap();
   held.tallCompassServers.set(db, asked);
 };

@@ -13,9 +13,11 @@ const ANOTHER_HAND = new Set([1205, 1213, 1180, 1020]);
 const wasAnotherHand = (error: unknown): boolean =>
   error instanceof Error && ANOTHER_HAND.has((error as { errno?: number }).errno ?? 0);
 
-/** Tries before whoever waits is told so, and the ms in which they are made. */
+/** Tries before whoever waits is told so, and the ms in which they are begun. */
 const MOST_TRIES = 12;
-const PATIENCE = 8000;
+const PATIENCE = 5000;
+/** ms after which nothing that was begun is written any more. */
+export const MOST_PATIENCE = PATIENCE + 5000;
 /** ms before the second try, at most; for each more half as many again. */
 const FIRST_PAUSE = 8;
 

@@ -1,5 +1,6 @@
 import type { Knex } from "knex";
 import { goingOn } from "./going-on";
+import { replicates, takeLease } from "./lease";
 import * as actsAndSources from "./migrations/acts-and-sources";
 import * as away from "./migrations/away";
 import * as cableGauges from "./migrations/cable-gauges";
@@ -65,18 +66,27 @@ const config = { migrationSource: source, disableTransactions: true };
 /** s somebody else may take to bring the record up. */
 const PATIENCE = 300;
 
-/** One at a time brings a record up, whatever an earlier one left behind when it was cut off. */
-const alone = (knex: Knex, work: () => Promise<void>): Promise<void> =>
-  knex.transaction(async (holder) => {
-    // Goes with its connection: no dead program holds it.
-    const [[{ got }]] = await holder.raw("select get_lock('tall_compass_migrate', ?) as got", [PATIENCE]);
-    if (got !== 1) throw new Error("another program is bringing the record up; start again when it is done");
-    try {
-      await work();
-    } finally {
-      await holder.raw("do release_lock('tall_compass_migrate')");
-    }
-  });
+const somebodyElse = () => new Error("another program is bringing the record up; start again when it is done");
+
+/** One at a time brings a record up, whatever an earlier one left behind when it was cut off, and at whatever server. */
+export const upgradingAlone = async (knex: Knex, work: () => Promise<void>): Promise<void> => {
+  const lease = (await replicates(knex)) ? await takeLease(knex, "upgrade", PATIENCE * 1000) : null;
+  if (!lease && (await replicates(knex))) throw somebodyElse();
+  try {
+    await knex.transaction(async (holder) => {
+      // Goes with its connection: no dead program holds it.
+      const [[{ got }]] = await holder.raw("select get_lock('tall_compass_migrate', ?) as got", [PATIENCE]);
+      if (got !== 1) throw somebodyElse();
+      try {
+        await work();
+      } finally {
+        await holder.raw("do release_lock('tall_compass_migrate')");
+      }
+    });
+  } finally {
+    await lease?.release();
+  }
+};
 
 /**
  * Brings the record up to this version; cut off at any moment it goes on from there the next time.
@@ -84,18 +94,21 @@ const alone = (knex: Knex, work: () => Promise<void>): Promise<void> =>
  * @param last up to this one only, as a version before had it
  */
 export const migrate = (knex: Knex, last: string | null = null): Promise<void> =>
-  alone(knex, async () => {
-    await knex.migrate.currentVersion(config);
-    // Knex's own lock outlives the program that took it; nobody works here now.
-    await knex.migrate.forceFreeMigrationsLock(config);
-    await knex.raw("create table if not exists migrations_begun (name varchar(100) not null primary key)");
-    const [, pending]: [unknown, readonly string[]] = await knex.migrate.list(config);
-    for (const name of pending) {
-      const cutOff = (await knex("migrations_begun").where({ name }).first("name")) !== undefined;
-      await knex("migrations_begun").insert({ name }).onConflict("name").ignore();
-      if (cutOff) await goingOn(knex, () => knex.migrate.up({ ...config, name }));
-      else await knex.migrate.up({ ...config, name });
-      await knex("migrations_begun").where({ name }).delete();
-      if (name === last) break;
-    }
-  });
+  upgradingAlone(knex, () => bringUp(knex, last));
+
+/** The same where nobody else is at it already. */
+export const bringUp = async (knex: Knex, last: string | null = null): Promise<void> => {
+  await knex.migrate.currentVersion(config);
+  // Knex's own lock outlives the program that took it; nobody works here now.
+  await knex.migrate.forceFreeMigrationsLock(config);
+  await knex.raw("create table if not exists migrations_begun (name varchar(100) not null primary key)");
+  const [, pending]: [unknown, readonly string[]] = await knex.migrate.list(config);
+  for (const name of pending) {
+    const cutOff = (await knex("migrations_begun").where({ name }).first("name")) !== undefined;
+    await knex("migrations_begun").insert({ name }).onConflict("name").ignore();
+    if (cutOff) await goingOn(knex, () => knex.migrate.up({ ...config, name }));
+    else await knex.migrate.up({ ...config, name });
+    await knex("migrations_begun").where({ name }).delete();
+    if (name === last) break;
+  }
+};

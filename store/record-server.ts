@@ -17,12 +17,12 @@ export const stateOf = async (url: string): Promise<ServerState> => {
   });
   const look = async (): Promise<ServerState> => {
     connection = await createConnection({ uri: url, connectTimeout: PATIENCE });
-    // A server by itself has the word too, and says it is not ready.
-    const [rows] = await connection.query(
-      "select @@wsrep_on as many, (select variable_value from information_schema.global_status where variable_name = 'wsrep_ready') as ready",
-    );
-    const [{ many, ready }] = rows as { many: number; ready: string | null }[];
-    return !many || ready === "ON" ? "ready" : "behind";
+    const asked = connection;
+    const said = async (how: string): Promise<string | undefined> =>
+      ((await asked.query(how))[0] as { Value: string }[])[0]?.Value;
+    // A server by itself knows the word too, and would say it is not ready.
+    if ((await said("show variables like 'wsrep_on'")) !== "ON") return "ready";
+    return (await said("show status like 'wsrep_ready'")) === "ON" ? "ready" : "behind";
   };
   try {
     return await Promise.race([look(), late]);

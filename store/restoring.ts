@@ -3,6 +3,7 @@ import type { Restore } from "@/core/shop/restore";
 import { BadInput } from "@/core/wheel/bad-input";
 import { copyFile, fileForCopy } from "./copies";
 import { environment } from "./environment";
+import { type Lease, leaseOf } from "./lease";
 import { lookInto, putInPlace } from "./restore";
 
 const NONE: Restore = { step: null, found: null, failed: null, done: null };
@@ -14,6 +15,14 @@ const change = (to: Partial<Restore>): void => {
   held.tallCompassRestore = { ...restoreNow(), ...to };
 };
 
+/** On a record of several servers what stands beside is this one's, from the first look until it is put in place or not wanted. */
+const beside = globalThis as { tallCompassRestoreLease?: Lease | null };
+const letGo = async (): Promise<void> => {
+  const lease = beside.tallCompassRestoreLease;
+  beside.tallCompassRestoreLease = null;
+  await lease?.release();
+};
+
 /** Does one after another; what goes wrong is told with the rest. */
 const underWay = async (work: () => Promise<Partial<Restore>>): Promise<void> => {
   try {
@@ -21,14 +30,16 @@ const underWay = async (work: () => Promise<Partial<Restore>>): Promise<void> =>
   } catch (error) {
     change({ step: null, found: null, failed: error instanceof Error ? error.message : String(error) });
   }
+  if (restoreNow().found === null) await letGo();
 };
 
+const isBusy = () =>
+  new BadInput("copy", "a copy is being looked into or put back already; wait until that is done", {
+    code: "stands-against",
+    what: "copy",
+  });
 const unlessBusy = (): void => {
-  if (restoreNow().step !== null)
-    throw new BadInput("copy", "a copy is being put back already; wait until that is done", {
-      code: "stands-against",
-      what: "copy",
-    });
+  if (restoreNow().step !== null) throw isBusy();
 };
 
 /**
@@ -42,6 +53,10 @@ export const lookIntoCopy = async (name: string): Promise<{ done: Promise<void> 
   const file = await copyFile(name);
   if (!file) throw new BadInput("copy", `there is no copy called ${name}`, { code: "not-there" });
   const { DATABASE_URL: url = "" } = environment();
+  await letGo();
+  const lease = await leaseOf("restore");
+  if (lease === "taken") throw isBusy();
+  beside.tallCompassRestoreLease = lease;
   held.tallCompassRestore = { ...NONE, step: "reading" };
   return { done: underWay(async () => ({ found: await lookInto(url, file, "beside", (step) => change({ step })) })) };
 };
@@ -63,7 +78,8 @@ export const takeCopy = async (name: string): Promise<{ done: Promise<void> }> =
 };
 
 /** What was found is not wanted; what was told of the last one is seen. */
-export const forgetCopy = (): void => {
+export const forgetCopy = async (): Promise<void> => {
   unlessBusy();
   held.tallCompassRestore = NONE;
+  await letGo();
 };

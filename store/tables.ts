@@ -284,5 +284,6 @@ declare module "knex/types/tables" {
     deeds: DeedRow;
     marks_given: { last: number };
     turnstiles: { name: string; passed: number };
+    leases: { name: string; holder: string; why: string; until: Date };
   }
 }

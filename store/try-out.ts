@@ -4,6 +4,7 @@ import { dropBeside } from "./beside";
 import { database, openDatabase } from "./database";
 import { environment } from "./environment";
 import { json } from "./json-column";
+import { leaseOf } from "./lease";
 import { lookInto } from "./restore";
 
 /** Stands among the settings. */
@@ -22,7 +23,10 @@ export const tryOut = async (file: string, today: string): Promise<TriedOut | nu
   if (trying) return null;
   trying = true;
   const { DATABASE_URL: url = "" } = environment();
+  const lease = await leaseOf("tryout");
   try {
+    // Another server of the same record is at it.
+    if (lease === "taken") return null;
     const looked = await lookInto(url, file, "tryout").catch((error: unknown) =>
       error instanceof Error ? error.message : String(error),
     );
@@ -37,8 +41,11 @@ export const tryOut = async (file: string, today: string): Promise<TriedOut | nu
     return tried;
   } finally {
     trying = false;
-    const db = openDatabase(url);
-    await dropBeside(db, url, "tryout").catch(() => undefined);
-    await db.destroy();
+    if (lease !== "taken") {
+      const db = openDatabase(url);
+      await dropBeside(db, url, "tryout").catch(() => undefined);
+      await db.destroy();
+      await lease?.release();
+    }
   }
 };

@@ -36,6 +36,7 @@ export const ROUTES: Readonly<Record<string, Rule>> = {
   "/api/find": { GET: "read" },
   "/api/gauges": { GET: "read", POST: "bench" },
   "/api/gauges/[id]/list": { GET: "read", POST: "bench" },
+  "/api/health": { GET: "anyone" },
   "/api/jobs": { POST: "desk" },
   "/api/jobs/[id]": { PATCH: "desk" },
   "/api/jobs/[id]/acts": { POST: "desk" },

@@ -1,8 +1,11 @@
-import { expect, test } from "vitest";
+import { expect, test, vi } from "vitest";
 import { addAct, listActs } from "@/store/acts";
+import { askedOf, askedServer, openDatabase } from "@/store/database";
 import { saveOrder, timesOrdered } from "@/store/desk-order";
 import { changeJob, findJob, jobsOfWheel } from "@/store/jobs";
+import { leasedFor, takeLease } from "@/store/lease";
 import { addMeasurement, listMeasurements } from "@/store/measurements";
+import { migrate } from "@/store/migrate";
 import { openJob } from "@/store/open-job";
 import { addReadings, listRounds, openRound } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
@@ -236,4 +239,89 @@ test("a signature, an order of the wheels, a code, the last owner: of two at onc
   );
   expect(taken(left)).toBe(1);
   expect((await everywhere(listPeople)).filter((p) => p.role === "owner")).toHaveLength(1);
+});
+
+test("brought up from two servers at once it is brought up once; what one program does alone the others find taken", async () => {
+  const [a, b] = [nodes.db(0), nodes.db(1)];
+  await a.raw("drop table leases");
+  await a("knex_migrations").where({ name: "023-several-servers" }).delete();
+  // Made already, it is passed over only by one who knows that it was begun.
+  await a("migrations_begun").insert({ name: "023-several-servers" });
+  expect(taken(await Promise.allSettled([migrate(a), migrate(b)]))).toBe(2);
+  expect(await everywhere(() => nodes.db(2)("knex_migrations").where({ name: "023-several-servers" }))).toHaveLength(1);
+  const leases = await Promise.all([
+    takeLease(a, "restore", 0, "looked into"),
+    takeLease(b, "restore", 0, "looked into"),
+  ]);
+  expect(leases.filter((l) => l !== null)).toHaveLength(1);
+  expect(await known(2, () => leasedFor(nodes.db(2), "restore"))).toBe("looked into");
+  await leases.find((l) => l !== null)?.release();
+  await (await takeLease(b, "restore"))?.release();
+  // One that did not live to give it back.
+  await takeLease(a, "restore");
+  await a("leases").update({ until: new Date("2001-01-01"), holder: "dead" });
+  await everywhere(timesOrdered);
+  const next = await takeLease(b, "restore");
+  expect(next).not.toBeNull();
+  await next?.release();
+});
+
+test("the asked server killed, frozen, cut off: another is asked within seconds, nothing confirmed is lost, the nearest again when it is back", async () => {
+  const db = openDatabase(nodes.all.urlFrom(2), { inTime: true });
+  const jobId = await job();
+  const round = id();
+  await nodes.at(0, () => openRound(jobId, { id: round }));
+  const [near] = [nodes.all.nodes[2]];
+  const confirmed: string[] = [];
+  const sent: string[] = [];
+  let silence = 0;
+  /** Reads on for so long, each reading until it is confirmed. @returns ms of the longest silence */
+  const read = async (ms: number): Promise<number> => {
+    let longest = 0;
+    for (const until = Date.now() + ms; Date.now() < until; ) {
+      const reading = { id: id(), what: "lateral" as const, spoke: 1, value: 0.1, typed: "x", doubtful: false };
+      sent.push(reading.id);
+      for (const began = Date.now(); ; ) {
+        const ok = await askedOf(db, () => addReadings(round, [reading])).then(
+          () => true,
+          () => false,
+        );
+        if (ok) {
+          longest = Math.max(longest, Date.now() - began);
+          break;
+        }
+        await new Promise((r) => setTimeout(r, 50));
+      }
+      confirmed.push(reading.id);
+    }
+    silence = Math.max(silence, longest);
+    return longest;
+  };
+  expect(await read(500)).toBeLessThan(5000);
+  expect(askedServer(db)?.now).toBe(near.url);
+  for (const blow of ["kill", "freeze", "cut"] as const) {
+    const reading = read(5000);
+    await new Promise((r) => setTimeout(r, 300));
+    if (blow === "kill") await near.end("SIGKILL");
+    else if (blow === "freeze") near.tell("SIGSTOP");
+    // It hears nobody and is heard by nobody, but answers who asks it.
+    else near.cutOff(true);
+    console.log(`${blow}: silent for ${await reading} ms`);
+    expect(askedServer(db)?.now).not.toBe(near.url);
+    if (blow === "freeze") near.tell("SIGCONT");
+    if (blow === "cut") near.cutOff(false);
+    await nodes.all.again(near);
+    await vi.waitFor(
+      async () => {
+        await askedOf(db, timesOrdered).catch(() => undefined);
+        expect(askedServer(db)?.now).toBe(near.url);
+      },
+      { timeout: 60_000, interval: 200 },
+    );
+  }
+  expect(confirmed).toEqual(sent);
+  const [first] = await everywhere(() => listRounds(jobId));
+  expect(first.readings.map((r) => r.id)).toEqual(confirmed);
+  expect(silence).toBeLessThan(10_000);
+  await db.destroy();
 });

@@ -24,6 +24,6 @@ export const POST = (request: Request) =>
 /** Leaves it. */
 export const DELETE = () =>
   answer(async () => {
-    forgetCopy();
+    await forgetCopy();
     return restoreNow();
   });
