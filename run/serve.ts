@@ -25,12 +25,13 @@ const HEAP_MB = 256;
 /** A line that is idle for five seconds would be hung up just when a page that polls has something to say. */
 const LINES_KEPT = ["--keepAliveTimeout", "65000"];
 
-/** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else */
+/** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
 export const serveNext = (
   how: "dev" | "start",
   port: number,
   log: (what: string) => void = () => undefined,
   quiet = false,
+  told: Readonly<Record<string, string>> = {},
 ): ChildProcess => {
   const web = spawn(
     "node_modules/.bin/next",
@@ -39,6 +40,7 @@ export const serveNext = (
       stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
       env: {
         ...process.env,
+        ...told,
         ...worksFor(environment().TALL_COMPASS_DATA),
         NEXT_TELEMETRY_DISABLED: "1",
         // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.

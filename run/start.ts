@@ -4,15 +4,17 @@ import { join } from "node:path";
 import { environment } from "@/store/environment";
 import { buildIfChanged } from "./build";
 import { keepDailyCopies } from "./daily-copy";
-import { endAllClaimed } from "./folder-claim";
+import { endAllClaimed, type FolderClaim } from "./folder-claim";
 import { keepUp } from "./kept-up";
+import { startMany } from "./many/many-servers";
 import { openShop } from "./network/open-shop";
 import { newOwnKey, ownHeaders } from "./network/own-key";
 import { logTo } from "./rotated-log";
 import { answers, endNext, openRecord, serveNext } from "./serve";
 
-/** `./start`; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
+/** `./start`; with `--many` three servers of the record, two web servers and a proxy on this machine; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
 const developing = process.argv.includes("--dev");
+const many = process.argv.includes("--many");
 if (process.argv.includes("--shop")) process.env.TALL_COMPASS_SERVE = "shop";
 
 const portIsFree = (port: number): Promise<boolean> =>
@@ -29,57 +31,108 @@ let stop = async (code: number): Promise<void> => {
 };
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.on(signal, () => void stop(0));
 
+/** What is served, and how it is ended. */
+interface Served {
+  readonly address: string;
+  readonly claim: FolderClaim | null;
+  readonly stop: () => Promise<void>;
+}
+
+interface Told {
+  readonly folder: string;
+  readonly port: number;
+  /** To be called when the folder is this program's. @returns headers that let this machine in */
+  readonly claimed: () => Readonly<Record<string, string>>;
+  readonly logs: string;
+  readonly log: (what: string) => void;
+  readonly say: (what: string) => void;
+}
+
+/** One record and one web server, each started again when it ends. */
+const serveOne = async ({ folder, port, claimed, logs, log, say }: Told): Promise<Served> => {
+  const server = await openRecord(folder);
+  const onEnd: (() => void)[] = [];
+  let web: ChildProcess | null = null;
+  const end = async () => {
+    for (const stopped of onEnd) stopped();
+    if (web) await endNext(web);
+    await server?.stop();
+  };
+  stop = async (code) => {
+    await end();
+    process.exit(code);
+  };
+  try {
+    await freeAndBuilt(port);
+    const own = claimed();
+    const serve = (): ChildProcess => {
+      const begun = serveNext(developing ? "dev" : "start", port, log);
+      if (begun.pid) server?.claim.started(begun.pid);
+      return begun;
+    };
+    web = serve();
+    // From here on, for the database may end while the pages are not up yet.
+    if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, log: logs }));
+    const address = `http://127.0.0.1:${port}`;
+    // The address is said when it answers, not before.
+    if (!(await answers(address, web, false, own))) throw new Error(`the pages did not come up; look into ${logs}`);
+    const again = async () => {
+      web = serve();
+      // The record may be away as well: a page that says so is up.
+      if (!(await answers(address, web, true, own))) throw new Error("it did not come up");
+      return web;
+    };
+    onEnd.push(keepUp(web, { name: "the web server", again, say, log: logs }));
+    return { address, claim: server?.claim ?? null, stop: end };
+  } catch (error) {
+    await end();
+    throw error;
+  }
+};
+
+const freeAndBuilt = async (port: number): Promise<void> => {
+  if (!(await portIsFree(port)))
+    throw new Error(`port ${port} is taken by another program; choose one with PORT=4000 ./start`);
+  if (!developing) await buildIfChanged();
+};
+
+const serveMany = async (told: Told): Promise<Served> => {
+  await freeAndBuilt(told.port);
+  return startMany(told);
+};
+
 const main = async (): Promise<void> => {
   const settings = environment();
   const { PORT: port, TALL_COMPASS_DATA: folder } = settings;
   const shop = settings.TALL_COMPASS_SERVE === "shop";
-  const server = await openRecord(folder);
-  if (!(await portIsFree(port))) {
-    await server?.stop();
-    throw new Error(`port ${port} is taken by another program; choose one with PORT=4000 ./start`);
-  }
-  try {
-    if (!developing) await buildIfChanged();
-  } catch (error) {
-    await server?.stop();
-    throw error;
-  }
-  if (shop) process.env.TALL_COMPASS_FRONT = newOwnKey(folder);
-  const own = shop ? ownHeaders(folder) : {};
-  const address = `http://127.0.0.1:${port}`;
   const logs = join(folder, "log");
-  const log = logTo(join(logs, "shop.log"));
+  // Nothing is written before the folder is this program's.
+  let write: ReturnType<typeof logTo> | null = null;
+  const log = (what: string) => {
+    write ??= logTo(join(logs, "shop.log"));
+    write(what);
+  };
   const say = (what: string) => {
     console.error(what);
     log(what);
   };
-  const serve = (): ChildProcess => {
-    const begun = serveNext(developing ? "dev" : "start", port, log);
-    if (begun.pid) server?.claim.started(begun.pid);
-    return begun;
+  const claimed = () => {
+    if (!shop) return {};
+    process.env.TALL_COMPASS_FRONT = newOwnKey(folder);
+    return ownHeaders(folder);
   };
-  let web = serve();
+  const served = await (many ? serveMany : serveOne)({ folder, port, claimed, logs, log, say });
   let stopping = false;
   const onEnd: (() => void)[] = [];
   stop = async (code) => {
     if (stopping) return;
     stopping = true;
     for (const end of onEnd) end();
-    await endNext(web);
-    await server?.stop();
+    await served.stop();
     log("stopped");
     process.exit(code);
   };
-  // From here on, for the database may end while the pages are not up yet.
-  if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, log: logs }));
-  // The address is said when it answers, not before.
-  const up = await answers(address, web, false, own);
-  if (stopping) return;
-  if (!up) {
-    say(`the pages did not come up; look into ${logs}`);
-    return void stop(1);
-  }
-  let shown = address;
+  let shown = served.address;
   if (shop) {
     const network = await openShop(settings, say).catch(async (error) => {
       say(`the workshop's network could not be served: ${error instanceof Error ? error.message : error}`);
@@ -89,16 +142,11 @@ const main = async (): Promise<void> => {
     onEnd.push(() => void network.stop());
     shown = network.address;
   }
-  server?.claim.served(address, shown);
-  const again = async () => {
-    web = serve();
-    // The record may be away as well: a page that says so is up.
-    if (!(await answers(address, web, true, own))) throw new Error("it did not come up");
-    return web;
-  };
-  onEnd.push(keepUp(web, { name: "the web server", again, say, log: logs }), keepDailyCopies(address, own));
+  served.claim?.served(served.address, shown);
+  onEnd.push(keepDailyCopies(served.address, shop ? ownHeaders(folder) : {}));
   log(`started at ${shown}`);
-  if (!shop) console.log(`Tall Compass: ${address}  (Ctrl-C stops it)`);
+  if (!shop)
+    console.log(`Tall Compass: ${served.address}${many ? ", on three servers of the record" : ""}  (Ctrl-C stops it)`);
 };
 
 main().catch((error) => {

@@ -82,7 +82,10 @@ export class RecordNode {
       ],
       { stdio: "ignore", env: { ...process.env, TMPDIR: join(this.folder, "tmp") } },
     );
-    if (made.status !== 0) throw new Error(`the node ${this.name} could not be set up in ${this.data}`);
+    if (made.status !== 0)
+      throw new Error(
+        `the node ${this.name} could not be set up in ${this.data}: the user ${name} must be able to reach that folder`,
+      );
   }
 
   /** Whether this one, of nodes that all were ended in peace, knows all that the others know. */
@@ -206,7 +209,8 @@ export class RecordNodes {
     const folder = resolve(at);
     // What a program that was killed left running here is ended first.
     const claim = await claimFolder(folder);
-    chmodSync(folder, 0o755);
+    // To be walked through by the nodes' own user, not looked into.
+    for (const through of [folder, dirname(folder)]) chmodSync(through, 0o711);
     const told = join(folder, "nodes.json");
     interface Told {
       readonly secret: string;
