@@ -38,6 +38,8 @@ export const stateOf = async (url: string): Promise<ServerState> => {
 /** ms between two looks at the server that is asked, and how many go by until a nearer one is looked at. */
 const LOOK_EVERY = 400;
 const NEARER_EVERY = 12;
+/** ms after which what was seen says nothing any more. */
+const OLD = 2000;
 
 /**
  * Which server of a record is asked: the nearest that is ready, until it is not any more. One at a time, so that whoever wrote
@@ -46,6 +48,7 @@ const NEARER_EVERY = 12;
 export class AskedServer {
   private at: string;
   private looks = 0;
+  private lookedAt = 0;
   private last: ServerState = "ready";
   private timer: NodeJS.Timeout | null = null;
   private ended = false;
@@ -60,7 +63,10 @@ export class AskedServer {
   get now(): string {
     return this.at;
   }
-  get state(): ServerState {
+  /** How the one that is asked was a moment ago. */
+  async seen(): Promise<ServerState> {
+    this.watch();
+    if (Date.now() - this.lookedAt > OLD) await this.look();
     return this.last;
   }
 
@@ -85,6 +91,7 @@ export class AskedServer {
   /** Looks now: a question failed as one does where the server is away. */
   async look(): Promise<void> {
     this.last = await stateOf(this.at);
+    this.lookedAt = Date.now();
     if (this.last !== "ready") return this.moveTo(await this.firstReady(this.servers.filter((s) => s !== this.at)));
     this.looks++;
     if (this.looks % NEARER_EVERY !== 0) return;

@@ -14,6 +14,8 @@ const AWAY = new Set([
   "ER_NORMAL_SHUTDOWN",
   "ER_QUERY_INTERRUPTED",
   "ER_CONNECTION_KILLED",
+  // A server that is cut off from the others of its record.
+  "ER_UNKNOWN_COM_ERROR",
 ]);
 /** Of the database: disk full, table full, a file that could not be written, read-only because of it. */
 const FULL = new Set([1021, 1114, 1026, 1290, 1836]);
