@@ -1,3 +1,4 @@
+import type { ChildProcess } from "node:child_process";
 import { rmSync } from "node:fs";
 import { performance } from "node:perf_hooks";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
@@ -5,76 +6,138 @@ import { readDiary } from "@/record/diary";
 import { wheelHistory } from "@/record/history";
 import { rowsOf } from "@/record/job-rows";
 import { readShopFigures } from "@/record/shop-figures";
-import { makeCrowd } from "@/store/crowd";
-import { listCustomers } from "@/store/customers";
+import { type Crowd, type CrowdSize, makeCrowd } from "@/store/crowd";
 import { find } from "@/store/find";
 import { benchRows, practiceRows } from "@/store/jobs";
 import { listStock } from "@/store/stock";
-import { startDatabase } from "./database-server";
+import { buildIfChanged } from "./build";
+import { type DatabaseServer, freePort, startDatabase } from "./database-server";
+import { answers, endNext, serveNext } from "./serve";
 
 /**
- * `npm run crowd -- JOBS READINGS`: fills two databases of its own (never the shop's) with invented jobs, one with a
- * hundred, one with the whole crowd, and times what every list and search asks of them, now the one, now the other, so
- * that what else the machine does falls on both; medians of 41, and how they grow.
+ * `npm run crowd -- JOBS READINGS PHOTOS MOVES`: fills two databases of its own (never the shop's) with invented jobs, one
+ * with a hundred or so, one with the whole crowd, and times what every list and search asks of them, and every page over
+ * HTTP, now the one, now the other, so that what else the machine does falls on both; medians, and how they grow.
  */
-const [jobs = 10_000, readings = 2_000_000] = process.argv.slice(2).map(Number);
+const [jobs = 10_000, readings = 50 * jobs, photos = jobs / 2, moves = 4 * jobs] = process.argv.slice(2).map(Number);
+const FEW = 120;
 /** Times each is asked before it is timed, and then. */
 const WARM = 6;
 const ASKED = 41;
 
-const QUESTIONS: readonly (readonly [string, (wheel: string) => Promise<unknown>])[] = [
+type Ask = (crowd: Crowd, address: string) => Promise<unknown>;
+
+const QUESTIONS: readonly (readonly [string, Ask])[] = [
   ["jobs", async () => rowsOf([...(await benchRows()), ...(await practiceRows())])],
+  [
+    "jobs, a third changed",
+    async (crowd) => {
+      await crowd.touch();
+      return rowsOf([...(await benchRows()), ...(await practiceRows())]);
+    },
+  ],
   ["diary", () => readDiary(FIRST_SETTINGS, new Date().toISOString().slice(0, 10))],
   ["figures of the shop", () => readShopFigures(new Date().toISOString().slice(0, 10))],
   ["stock", () => listStock()],
   ["find a mark", () => find("W77")],
   ["find a name", () => find("marlow ines")],
   ["find a length", () => find("168mm")],
-  ["a wheel's history", (wheel) => wheelHistory(wheel)],
+  ["a wheel here 30 times", (crowd) => wheelHistory(crowd.wheel)],
 ];
 
-const asked = async (ask: () => Promise<unknown>): Promise<number> => {
-  const began = performance.now();
-  await ask();
-  return performance.now() - began;
-};
+const page =
+  (path: (crowd: Crowd) => string): Ask =>
+  async (crowd, address) => {
+    const answer = await fetch(`${address}${path(crowd)}`);
+    if (!answer.ok) throw new Error(`${path(crowd)}: ${answer.status}`);
+    return (await answer.text()).length;
+  };
+const PAGES: readonly (readonly [string, Ask])[] = [
+  ["/", page(() => "/")],
+  ["/diary", page(() => "/diary")],
+  ["/stock", page(() => "/stock")],
+  ["/figures", page(() => "/figures")],
+  ["/settings", page(() => "/settings")],
+  ["/put-away", page(() => "/put-away")],
+  ["/wheels/…", page((c) => `/wheels/${c.wheel}`)],
+  ["/jobs/…/book-in", page((c) => `/jobs/${c.job}/book-in`)],
+  ["/jobs/…/true", page((c) => `/jobs/${c.job}/true`)],
+  ["/api/find", page(() => "/api/find?q=marlow")],
+  ["/api/known", page(() => "/api/known?customer=mar")],
+];
+
 const median = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor(list.length / 2)];
 
-const crowdOf = async (size: number, folder: string) => {
+interface Shop {
+  readonly crowd: Crowd;
+  readonly server: DatabaseServer;
+  readonly web: ChildProcess;
+  readonly address: string;
+}
+
+const shopOf = async (size: CrowdSize, folder: string): Promise<Shop> => {
   // A folder of its own, new each time: emptying two million rows takes longer than making them.
   rmSync(folder, { recursive: true, force: true });
   const server = await startDatabase(folder);
-  return { server, crowd: await makeCrowd(server.url, size, Math.round(readings / jobs)) };
+  const crowd = await makeCrowd(server.url, size);
+  const port = await freePort();
+  const web = serveNext("start", port, undefined, false, { DATABASE_URL: server.url });
+  const address = `http://127.0.0.1:${port}`;
+  await answers(`${address}/api/health`, web);
+  return { crowd, server, web, address };
 };
 
-const few = await crowdOf(100, ".test-output/crowd-few");
-const many = await crowdOf(jobs, ".test-output/crowd");
-try {
-  console.log(
-    `${await many.crowd.count("jobs")} jobs, ${await many.crowd.count("readings")} readings; ms at the server, medians of ${ASKED}`,
-  );
-  for (const [name, ask] of QUESTIONS) {
-    const took = [few, many].map(({ crowd }) => ({ crowd, times: [] as number[] }));
+const time = async (questions: readonly (readonly [string, Ask])[], shops: readonly Shop[]): Promise<void> => {
+  for (const [name, ask] of questions) {
+    const took = shops.map((shop) => ({ shop, times: [] as number[], size: 0 }));
     for (let i = 0; i < WARM + ASKED; i++)
-      for (const { crowd, times } of took) {
-        crowd.use();
-        const ms = await asked(() => ask(crowd.wheel));
-        if (i >= WARM) times.push(ms);
+      for (const one of took) {
+        one.shop.crowd.use();
+        const began = performance.now();
+        const came = await ask(one.shop.crowd, one.shop.address);
+        if (i >= WARM) one.times.push(performance.now() - began);
+        if (typeof came === "number") one.size = came;
       }
     const [little, all] = took.map(({ times }) => median(times));
+    const bytes = took[1].size > 0 ? `  ${(took[1].size / 1024).toFixed(0)} KB` : "";
     console.log(
-      `${name.padEnd(20)} ${little.toFixed(1).padStart(7)} with 100 ${all.toFixed(1).padStart(7)} with all  × ${(all / little).toFixed(2)}`,
+      `${name.padEnd(22)} ${little.toFixed(1).padStart(7)} with ${FEW} ${all.toFixed(1).padStart(7)} with all  × ${(all / little).toFixed(2)}${bytes}`,
     );
   }
-  many.crowd.use();
-  let lines = 0;
-  const whole = await asked(async () => {
-    lines = (await listCustomers()).length;
-  });
-  console.log(`the whole list of customers, ${lines} lines: ${whole.toFixed(0)} ms`);
+};
+
+await buildIfChanged();
+const share = (n: number) => Math.max(1, Math.round((n / jobs) * FEW));
+const few = await shopOf(
+  { jobs: FEW, readings: share(readings), photos: share(photos), moves: share(moves) },
+  ".test-output/crowd-few",
+);
+const many = await shopOf({ jobs, readings, photos, moves }, ".test-output/crowd");
+try {
+  console.log(
+    `${await many.crowd.count("jobs")} jobs, ${await many.crowd.count("readings")} readings; ms, medians of ${ASKED}`,
+  );
+  await time(QUESTIONS, [few, many]);
+  await time(PAGES, [few, many]);
+  for (const path of ["/api/lists/customers", "/api/stock/list"]) {
+    const began = performance.now();
+    const answer = await fetch(`${many.address}${path}`);
+    const reader = answer.body?.getReader();
+    let [first, bytes] = [0, 0];
+    for (;;) {
+      const part = await reader?.read();
+      first ||= performance.now() - began;
+      if (!part || part.done) break;
+      bytes += part.value.length;
+    }
+    console.log(
+      `${path}: first bytes after ${first.toFixed(0)} ms, ${(bytes / 1048576).toFixed(1)} MB after ${(performance.now() - began).toFixed(0)} ms`,
+    );
+  }
 } finally {
-  for (const { crowd, server } of [few, many]) {
+  for (const { crowd, server, web } of [few, many]) {
     await crowd.close();
+    await endNext(web);
     await server.stop();
   }
 }

@@ -20,6 +20,21 @@ const nextId = (): string => {
   return `00000000-0000-4000-8000-${hex}`;
 };
 
+/** How full a shop is. */
+export interface CrowdSize {
+  readonly jobs: number;
+  readonly readings: number;
+  readonly photos: number;
+  /** Of all drawers together. */
+  readonly moves: number;
+}
+
+/** Wheels on the bench, however long the shop has been going. */
+const ON_BENCH = 100;
+const DRAWERS = 200;
+/** Every so many wheels one has been here so often. */
+const [OFTEN_EVERY, OFTEN] = [1000, 30];
+
 const fill = async (to: number, perJob: number): Promise<void> => {
   const db = database();
   const luck = chance(1);
@@ -42,8 +57,7 @@ const fill = async (to: number, perJob: number): Promise<void> => {
         mark: `W${i}`,
         machine: pick(MACHINES),
         taken: new Date(began + i * APART),
-        // Fifty wheels are on the bench, however long the shop has been going.
-        finished: i < to - 100 || i % 2 !== 0,
+        finished: i < to - ON_BENCH,
       };
     });
     await db("customers").insert(rows.map((r) => ({ id: r.customer, name: r.name, telephone: "0555" })));
@@ -94,26 +108,68 @@ const fill = async (to: number, perJob: number): Promise<void> => {
   }
 };
 
+/** Rows of a table, many at a time. */
+const put = async (table: string, count: number, row: (i: number) => object): Promise<void> => {
+  for (let at = 0; at < count; at += BATCH)
+    await database()(table).insert([...Array(Math.min(BATCH, count - at)).keys()].map((k) => row(at + k)));
+};
+
+/** What lies beside the readings: pictures, drawers, wheels that come every year. */
+const fillBeside = async ({ jobs, photos, moves }: CrowdSize): Promise<void> => {
+  const db = database();
+  const ids: string[] = await db("jobs").orderBy("created_at").pluck("id");
+  const wheels: string[] = await db("jobs").orderBy("created_at").pluck("wheel_id");
+  const picture = Buffer.alloc(3000, 7);
+  await put("photos", photos, (i) => ({
+    ...{ id: nextId(), job_id: ids[i % ids.length], caption: "", width: 1600, height: 1200 },
+    ...{ large: picture, small: picture.subarray(0, 500) },
+  }));
+  const drawers = [...Array(DRAWERS)].map(nextId);
+  await put("stock", DRAWERS, (i) => ({
+    ...{ id: drawers[i], kind: "spoke", name: "plain", size: 120 + i, diameter: 3.66, pitch: 0.635 },
+    held: Math.ceil((moves - i) / DRAWERS),
+  }));
+  await put("stock_moves", moves, (i) => ({ id: nextId(), stock_id: drawers[i % DRAWERS], change: 1, note: "" }));
+  const often = Math.max(1, Math.floor(jobs / OFTEN_EVERY));
+  await put("jobs", often * (OFTEN - 1), (i) => {
+    const taken = new Date(Date.now() - (i + 1) * APART);
+    return {
+      ...{ id: nextId(), wheel_id: wheels[Math.floor(i / (OFTEN - 1))], kind: "check-only", wanted: "looked at" },
+      ...{ created_at: taken, finished_at: taken, stages: "[]", stale: false, visit: 2 + (i % (OFTEN - 1)) },
+    };
+  });
+};
+
 /** A record full of invented jobs. */
 export interface Crowd {
   /** Asks this one from here on. */
   readonly use: () => void;
-  /** One of its wheels. */
+  /** One of its wheels, that was here often; one on the bench. */
   readonly wheel: string;
+  readonly job: string;
+  /** A third of what is on the bench was changed since anybody looked. */
+  readonly touch: () => Promise<void>;
   readonly count: (table: "jobs" | "readings") => Promise<number>;
   readonly close: () => Promise<void>;
 }
 
 /** Fills an empty database with so many jobs. */
-export const makeCrowd = async (url: string, jobs: number, readingsEach: number): Promise<Crowd> => {
+export const makeCrowd = async (url: string, size: CrowdSize): Promise<Crowd> => {
   const db: Knex = openDatabase(url);
   switchDatabase(db);
   await migrate(db);
-  await fill(jobs, readingsEach);
-  await db.raw("analyze table jobs, wheels, customers, rounds, readings, words, find_words");
+  await fill(size.jobs, Math.round(size.readings / size.jobs));
+  await fillBeside(size);
+  await db.raw(
+    "analyze table jobs, wheels, customers, rounds, readings, words, find_words, photos, stock, stock_moves",
+  );
   return {
     use: () => switchDatabase(db),
-    wheel: (await db("wheels").orderBy("mark").first("id"))?.id ?? "",
+    wheel: (await db("jobs").where({ visit: OFTEN }).first("wheel_id"))?.wheel_id ?? "",
+    job: (await db("jobs").whereNull("finished_at").first("id"))?.id ?? "",
+    touch: async () => {
+      await db.raw("update jobs set stale = 1 where finished_at is null and mod(crc32(id), 3) = 0");
+    },
     count: async (table) => Number((await db(table).count({ n: "*" }).first())?.n),
     close: () => db.destroy(),
   };

@@ -8,8 +8,8 @@ import { changeRecord } from "../kept/change-record";
 import { AtKey } from "./at-key";
 
 /** How a stage stands, told by shape: filled done, ring next, bitten missing, bars waiting, split changed, dot ahead. */
-export const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
-  <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
+export const StateShape = ({ state }: { state: StageState }) => (
+  <>
     {state === "done" && (
       <path
         d="M11 2a9 9 0 1 1 0 18 9 9 0 0 1 0-18Z M6 11l4 4 7-8"
@@ -23,6 +23,11 @@ export const StateMark = ({ state, size = 22 }: { state: StageState; size?: numb
     {state === "waiting" && <path d="M5 3h4v16H5ZM13 3h4v16h-4Z" fill="none" stroke="currentColor" strokeWidth="2" />}
     {state === "changed" && <path d="M3 19V3l16 16Z" fill="currentColor" stroke="currentColor" />}
     {state === "ahead" && <circle cx="11" cy="11" r="4" fill="none" stroke="currentColor" strokeWidth="2" />}
+  </>
+);
+const StateMark = ({ state, size = 22 }: { state: StageState; size?: number }) => (
+  <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
+    <StateShape state={state} />
   </svg>
 );
 
