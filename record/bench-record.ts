@@ -9,12 +9,12 @@ import { machineAndPlace } from "@/core/shop/machine-words";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { buildWheel, type WheelBuild } from "@/core/wheel/build";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
-import { listActs } from "@/store/acts";
-import { type Build, findBuild } from "@/store/builds";
+import { actsOf } from "@/store/acts";
+import { type Build, buildsOf } from "@/store/builds";
 import { listGaugeTables } from "@/store/gauge-tables";
-import { findJob, type Job } from "@/store/jobs";
-import { listMeasurements } from "@/store/measurements";
-import { listRounds } from "@/store/rounds";
+import { type Job, jobsOf } from "@/store/jobs";
+import { measurementsOf } from "@/store/measurements";
+import { roundsOf } from "@/store/rounds";
 
 /** What the bench works on: the wheel, what was measured, told, read and turned. */
 export interface BenchRecord {
@@ -63,16 +63,33 @@ const withCarried = (build: WheelBuild, { from, resting, differs, tested }: Carr
       };
 
 /** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
-export const benchRecord = async (id: string): Promise<BenchRecord | null> => {
-  const job = await findJob(id);
-  if (!job) return null;
-  const [measurements, acts, settled, allRounds, tables] = await Promise.all([
-    listMeasurements(id),
-    listActs(id),
-    findBuild(id),
-    listRounds(id),
+export const benchRecord = async (id: string): Promise<BenchRecord | null> => (await benchRecords([id]))(id);
+
+/** Many at once, each made out when it is asked for: what is wrong with one is no fault of the others. */
+export const benchRecords = async (ids: readonly string[]): Promise<(id: string) => BenchRecord | null> => {
+  // The job first: what is entered meanwhile makes the rest newer than its count of changes, never older.
+  const jobs = await jobsOf(ids);
+  const [measurements, acts, settled, rounds, tables] = await Promise.all([
+    measurementsOf(ids),
+    actsOf(ids),
+    buildsOf(ids),
+    roundsOf(ids),
     listGaugeTables(),
   ]);
+  return (id) => {
+    const job = jobs(id);
+    return job && madeOut(job, measurements(id), acts(id), settled(id), rounds(id), tables);
+  };
+};
+
+const madeOut = (
+  job: Job,
+  measurements: readonly Entry[],
+  acts: readonly DoneAct[],
+  settled: Build | null,
+  allRounds: readonly Round[],
+  tables: readonly GaugeTable[],
+): BenchRecord => {
   const taken = settleAll(measurements);
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
   const carried = carriedCheck(measurements, taken);

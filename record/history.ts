@@ -7,8 +7,8 @@ import type { Round } from "@/core/rounds/round";
 import { turnsMade } from "@/core/rounds/turn";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { jobsOfWheel } from "@/store/jobs";
-import { latestSheet } from "@/store/sheets";
-import { type BenchRecord, benchRecord } from "./bench-record";
+import { signersOf } from "@/store/sheets";
+import { type BenchRecord, benchRecord, benchRecords } from "./bench-record";
 
 /** Run-out as told when it came in; empty where only the first round says it. */
 const foundAt = (taken: Readonly<Record<string, Taken>>): { readonly tir?: string } => {
@@ -51,8 +51,8 @@ export const visitBefore = async (jobId: string, wheelId: string): Promise<Visit
   const jobs = await jobsOfWheel(wheelId);
   const before = jobs[jobs.findIndex((j) => j.id === jobId) - 1];
   if (!before) return null;
-  const [record, sheet] = await Promise.all([benchRecord(before.id), latestSheet(before.id)]);
-  return record && visitOf(record, before.opened, sheet?.signedBy ?? null);
+  const [record, signers] = await Promise.all([benchRecord(before.id), signersOf([before.id])]);
+  return record && visitOf(record, before.opened, signers(before.id));
 };
 
 /** Every visit of a wheel, oldest first; null when there is no such wheel. */
@@ -60,11 +60,12 @@ export const wheelHistory = async (wheelId: string): Promise<WheelHistory | null
   const jobs = await jobsOfWheel(wheelId);
   const first = jobs[0];
   if (!first) return null;
-  const visits: Visit[] = [];
-  for (const job of jobs) {
-    const [record, sheet] = await Promise.all([benchRecord(job.id), latestSheet(job.id)]);
-    if (record) visits.push(visitOf(record, job.opened, sheet?.signedBy ?? null));
-  }
+  const ids = jobs.map((job) => job.id);
+  const [records, signers] = await Promise.all([benchRecords(ids), signersOf(ids)]);
+  const visits = jobs.flatMap((job) => {
+    const record = records(job.id);
+    return record ? [visitOf(record, job.opened, signers(job.id))] : [];
+  });
   const { mark, machine, customer, customerId, sideA, sideB } = first;
   return { wheelId, mark, machine, customer, customerId, sideA, sideB, visits };
 };

@@ -6,9 +6,9 @@ import { staleJobs } from "@/store/changes";
 import { find } from "@/store/find";
 import { asJob, type Job, type JobWithWheel } from "@/store/jobs";
 import { json } from "@/store/json-column";
-import { type KeptStages, keepLine } from "@/store/kept-lines";
-import { latestSheet } from "@/store/sheets";
-import { type BenchRecord, benchRecord } from "./bench-record";
+import { type KeptStages, keepLines, type LineToKeep } from "@/store/kept-lines";
+import { signersOf } from "@/store/sheets";
+import { type BenchRecord, benchRecords } from "./bench-record";
 import { progressOf } from "./stage-progress";
 
 /** What finds a job: whose it is, what it is, every note, the lengths of its spokes. */
@@ -19,14 +19,35 @@ const wordsOf = ({ job, measurements, wheel }: BenchRecord): string[] => {
   return [mark, customer, telephone, machine, place, wanted, ...notes, ...new Set(lengths)];
 };
 
-/** Works a job's line out anew and keeps it, with the words that find it. */
+/** A job's line as it stands, or why it cannot be told. */
+type Line = { readonly stages: KeptStages } | { readonly unreadable: string };
+
+/** Works the lines of jobs out anew and keeps them, with the words that find them. */
+const refreshed = async (ids: readonly string[]): Promise<ReadonlyMap<string, Line>> => {
+  if (ids.length === 0) return new Map();
+  const [records, signers] = await Promise.all([benchRecords(ids), signersOf(ids)]);
+  const keep: LineToKeep[] = [];
+  const lines = new Map<string, Line>();
+  for (const jobId of ids)
+    try {
+      const record = records(jobId);
+      if (!record) continue;
+      const stages = stageStates(progressOf(record, signers(jobId) !== null));
+      // By the count read with the job, before all else: what changed since makes it stale again.
+      keep.push({ jobId, changes: record.job.changes, stages, words: wordsOf(record) });
+      lines.set(jobId, { stages });
+    } catch (error) {
+      lines.set(jobId, { unreadable: unlessOfTheRecord(error) });
+    }
+  await keepLines(keep);
+  return lines;
+};
+
+/** Works a job's line out anew and keeps it. @throws what is wrong with it */
 export const refreshJob = async (id: string): Promise<KeptStages> => {
-  const [record, sheet] = await Promise.all([benchRecord(id), latestSheet(id)]);
-  if (!record) return [];
-  const stages = stageStates(progressOf(record, sheet !== null));
-  // By the count read with the job, before all else: what changed since makes it stale again.
-  await keepLine(id, record.job.changes, stages, wordsOf(record));
-  return stages;
+  const line = (await refreshed([id])).get(id);
+  if (line && "unreadable" in line) throw new Error(line.unreadable);
+  return line?.stages ?? [];
 };
 
 /** Jobs freshened before a search at most: those that changed since anybody looked. */
@@ -41,7 +62,7 @@ const unlessOfTheRecord = (error: unknown): string => {
 
 /** One box for customer, machine, mark, spoke length, note; what was put down a moment ago is found too. */
 export const findJobs = async (typed: string): Promise<Found[]> => {
-  for (const id of await staleJobs(MOST_FRESHENED)) await refreshJob(id).catch(unlessOfTheRecord);
+  await refreshed(await staleJobs(MOST_FRESHENED));
   return find(typed);
 };
 
@@ -64,11 +85,6 @@ const asRow = (job: Job, stages: KeptStages): JobRow => {
   };
 };
 
-const rowOf = async (row: JobWithWheel): Promise<JobRow> => {
-  const kept = !row.stale && row.stages !== null ? json<KeptStages>(row.stages) : null;
-  return asRow(asJob(row), kept ?? (await refreshJob(row.id)));
-};
-
 /** A job of which only the name can be told: it stands in its place, and can be put away. */
 const unreadable = (row: JobWithWheel, why: string): JobRow => ({
   ...{ id: row.id, changes: row.changes, mark: row.mark, customer: row.customer, machine: row.machine, wanted: "" },
@@ -76,11 +92,16 @@ const unreadable = (row: JobWithWheel, why: string): JobRow => ({
   ...{ open: "book-in", stages: [], unreadable: why },
 });
 
-/** Jobs with their lines: those changed since are worked out, the others stand ready. */
+/** Jobs with their lines: those changed since are worked out together, the others stand ready. */
 export const rowsOf = async (rows: readonly JobWithWheel[]): Promise<JobRow[]> => {
-  const out: JobRow[] = [];
-  for (const row of rows) {
-    out.push(await rowOf(row).catch((error) => unreadable(row, unlessOfTheRecord(error))));
-  }
-  return out;
+  const isReady = (row: JobWithWheel) => !row.stale && row.stages !== null;
+  const lines = await refreshed(rows.flatMap((row) => (isReady(row) ? [] : [row.id])));
+  return rows.map((row) => {
+    try {
+      const line = isReady(row) ? { stages: json<KeptStages>(row.stages) } : (lines.get(row.id) ?? { stages: [] });
+      return "unreadable" in line ? unreadable(row, line.unreadable) : asRow(asJob(row), line.stages);
+    } catch (error) {
+      return unreadable(row, unlessOfTheRecord(error));
+    }
+  });
 };

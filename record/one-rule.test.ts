@@ -8,7 +8,7 @@ import { saveBuild } from "@/store/builds";
 import { changesOf } from "@/store/changes";
 import { database } from "@/store/database";
 import { benchRows, findJob, finishJob } from "@/store/jobs";
-import { keepLine } from "@/store/kept-lines";
+import { keepLines } from "@/store/kept-lines";
 import { addMeasurement } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
@@ -169,7 +169,9 @@ describe("what is kept ready of a job", () => {
     const read = await findJob(job.id);
     // Somebody reads the wheel while the line is being worked out from what was there before.
     await round(job.id, ["lateral", "radial"], TENTH);
-    await keepLine(job.id, read?.changes ?? 0, [{ stage: "true", state: "next" }], ["or5"]);
+    await keepLines([
+      { jobId: job.id, changes: read?.changes ?? 0, stages: [{ stage: "true", state: "next" }], words: ["or5"] },
+    ]);
     const [row] = await rowsOf((await benchRows()).filter((r) => r.id === job.id));
     expect(row.stages.find((s) => s.stage === "true")?.state).toBe("done");
     const kept = await database()("jobs").where({ id: job.id }).first("stale");

@@ -4,6 +4,7 @@ import { database } from "./database";
 import { inTransaction } from "./in-transaction";
 import { json } from "./json-column";
 import { StaleCopy } from "./stale-copy";
+import { toldApart } from "./told-apart";
 
 /** The wheel file of a job as it was settled, and which of its figures nobody measured. */
 export interface Build {
@@ -13,10 +14,16 @@ export interface Build {
   readonly version: number;
 }
 
-export const findBuild = async (jobId: string): Promise<Build | null> => {
-  const row = await database()("builds").where({ job_id: jobId }).first();
-  return row ? { jobId, wheel: json(row.wheel), assumed: json(row.assumed), version: row.version } : null;
-};
+export const findBuild = async (jobId: string): Promise<Build | null> => (await buildsOf([jobId]))(jobId);
+
+/** The same of many jobs. */
+export const buildsOf = async (jobIds: readonly string[]): Promise<(jobId: string) => Build | null> =>
+  toldApart(
+    await database()("builds").whereIn("job_id", jobIds),
+    (r) => r.job_id,
+    ([row]) =>
+      row ? { jobId: row.job_id, wheel: json(row.wheel), assumed: json(row.assumed), version: row.version } : null,
+  );
 
 /**
  * @param version 0 for the first one

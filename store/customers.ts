@@ -3,18 +3,51 @@ import type { WheelPlace } from "@/core/shop/machine-words";
 import { database } from "./database";
 import { inTransaction } from "./in-transaction";
 import { oneAtATime } from "./one-at-a-time";
+import { toldApart } from "./told-apart";
 
-/** Every wheel with its customer, by name. */
-export const listCustomers = async (): Promise<(CustomerLine & { visits: number })[]> =>
-  (
-    await database()("customers")
-      .join("wheels", "wheels.customer_id", "customers.id")
-      .leftJoin("jobs", (on) => on.on("jobs.wheel_id", "wheels.id").onNull("jobs.put_away_at"))
-      .groupBy("wheels.id", "customers.name", "customers.telephone", "wheels.mark", "wheels.machine")
-      .orderBy(["customers.name", "wheels.mark"])
-      .select("customers.name as customer", "customers.telephone", "wheels.mark", "wheels.machine")
-      .count({ visits: "jobs.id" })
-  ).map((r) => ({ ...r, visits: Number(r.visits) }) as CustomerLine & { visits: number });
+type ListedWheel = CustomerLine & { readonly visits: number };
+
+/** Customers asked for at a time: what is sent meanwhile is sent, and other requests come in between. */
+const PAGE = 1000;
+
+/** Every wheel with its customer, by name, a page at a time: however many there are, only one page is held. */
+export async function* listCustomers(): AsyncGenerator<readonly ListedWheel[]> {
+  const db = database();
+  let last: { readonly id: string; readonly name: string } | null = null;
+  for (;;) {
+    const after: { readonly id: string; readonly name: string } | null = last;
+    // From where the last page ended, in the order of an index.
+    const customers: { id: string; name: string; telephone: string }[] = await db("customers")
+      .modify((q) => {
+        if (after)
+          q.where((of) =>
+            of.where("name", ">", after.name).orWhere({ name: after.name }).where("id", ">", after.id),
+          ).where("name", ">=", after.name);
+      })
+      .orderBy(["name", "id"])
+      .limit(PAGE)
+      .select("id", "name", "telephone");
+    const wheelsOf = toldApart(
+      await db("wheels")
+        .leftJoin("jobs", (on) => on.on("jobs.wheel_id", "wheels.id").onNull("jobs.put_away_at"))
+        .whereIn(
+          "wheels.customer_id",
+          customers.map((c) => c.id),
+        )
+        .groupBy("wheels.id", "wheels.customer_id", "wheels.mark", "wheels.machine")
+        .orderBy("wheels.mark")
+        .select("wheels.customer_id as of", "wheels.mark", "wheels.machine")
+        .count({ visits: "jobs.id" }),
+      (r) => String(r.of),
+      (rows) => rows.map((r) => ({ mark: String(r.mark), machine: String(r.machine), visits: Number(r.visits) })),
+    );
+    yield customers.flatMap(({ id, name: customer, telephone }) =>
+      wheelsOf(id).map((wheel) => ({ customer, telephone, ...wheel })),
+    );
+    if (customers.length < PAGE) return;
+    last = customers[customers.length - 1];
+  }
+}
 
 /** What a list of customers would change, in words; with `take` it is done, all of it or none. */
 export const importCustomers = async (lines: readonly CustomerLine[], take: boolean): Promise<string[]> =>

@@ -10,6 +10,7 @@ import { joinWheel, markIsTaken, otherWheelMarked } from "./marks";
 import { oneAtATime } from "./one-at-a-time";
 import { StaleCopy } from "./stale-copy";
 import type { JobTableRow } from "./tables";
+import { toldApart } from "./told-apart";
 
 /** A job with its wheel and customer, as the screens show it. */
 export interface Job {
@@ -114,6 +115,14 @@ export const findJob = async (id: string, db?: Knex.Transaction): Promise<Job | 
   const row: JobWithWheel | undefined = await selectJobs(db).where("jobs.id", id).first();
   return row ? asJob(row) : null;
 };
+
+/** Many jobs at once. */
+export const jobsOf = async (ids: readonly string[]): Promise<(id: string) => Job | null> =>
+  toldApart(
+    await selectJobs().whereIn("jobs.id", ids),
+    (r) => r.id,
+    ([row]) => (row ? asJob(row) : null),
+  );
 
 /** Every job of a wheel, oldest first, and the day it came. */
 export const jobsOfWheel = async (wheelId: string): Promise<(Job & { readonly opened: string })[]> =>

@@ -7,17 +7,34 @@ import { database } from "./database";
 import { inTransaction } from "./in-transaction";
 import { oneAtATime } from "./one-at-a-time";
 
-const anywhere = (typed: string) => `%${typed.replace(/[%_\\]/g, "\\$&")}%`;
+const literal = (typed: string) => typed.replace(/[%_\\]/g, "\\$&");
+/** Beginning with it, or having it anywhere. */
+const WAYS = [(typed: string) => `${literal(typed)}%`, (typed: string) => `%${literal(typed)}%`] as const;
+
+/** Customers looked at more closely: of a hundred thousand, so many that have two letters are as good as all. */
+const MOST_LOOKED_AT = 60;
+
+/** Ids of customers whose name or telephone has what was typed, those that begin so first; by an index alone. */
+const customersWith = async (typed: string): Promise<string[]> => {
+  const found = new Set<string>();
+  for (const way of WAYS)
+    for (const column of ["name", "telephone"] as const)
+      if (found.size < MOST_LOOKED_AT)
+        for (const id of await database()("customers")
+          .whereNot("name", "")
+          .where(column, "like", way(typed))
+          .limit(MOST_LOOKED_AT)
+          .pluck("id"))
+          found.add(id);
+  return [...found].slice(0, MOST_LOOKED_AT);
+};
 
 /** Customers whose name or telephone has what was typed, those with most wheels first. */
 export const knownCustomers = async (typed: string, most = 6): Promise<KnownCustomer[]> =>
   (
     await database()("customers")
       .join("wheels", "wheels.customer_id", "customers.id")
-      .whereNot("customers.name", "")
-      .where((q) =>
-        q.where("customers.name", "like", anywhere(typed)).orWhere("customers.telephone", "like", anywhere(typed)),
-      )
+      .whereIn("customers.id", await customersWith(typed))
       .groupBy("customers.id", "customers.name", "customers.telephone")
       .orderByRaw("count(*) desc, customers.name")
       .limit(most)
@@ -26,14 +43,31 @@ export const knownCustomers = async (typed: string, most = 6): Promise<KnownCust
   ).map((r) => ({ ...r, wheels: Number(r.wheels) }) as KnownCustomer);
 
 /** Machines that were here, the most frequent first. */
-export const knownMachines = async (typed: string, most = 6): Promise<string[]> =>
-  database()("wheels")
+export const knownMachines = async (typed: string, most = 6): Promise<string[]> => {
+  const db = database();
+  // Each machine there is, from the index; then how often it was here, of few.
+  const kinds: string[] = await db("wheels")
     .whereNot("machine", "")
-    .where("machine", "like", anywhere(typed))
-    .groupBy("machine")
-    .orderByRaw("count(*) desc, machine")
-    .limit(most)
+    .where("machine", "like", WAYS[1](typed))
+    .distinct("machine")
+    .limit(MOST_LOOKED_AT)
     .pluck("machine");
+  const often = await Promise.all(
+    kinds.map(async (machine) => ({
+      machine,
+      wheels: Number(
+        (await db.from(db("wheels").where({ machine }).select("id").limit(MANY).as("some")).count({ n: "*" }).first())
+          ?.n,
+      ),
+    })),
+  );
+  return often
+    .sort((a, b) => b.wheels - a.wheels || a.machine.localeCompare(b.machine))
+    .slice(0, most)
+    .map(({ machine }) => machine);
+};
+/** Wheels of a machine beyond which one more makes it no more frequent. */
+const MANY = 500;
 
 /** Another customer of that name; null for none. */
 export const customerNamed = async (

@@ -2,6 +2,7 @@ import type { Entry } from "@/core/measurement/taken";
 import { changingJob, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import type { MeasurementRow } from "./tables";
+import { toldApart } from "./told-apart";
 
 /** One figure to be put down; `seen` is the newest entry of it that whoever puts it down could see, null for none. */
 export type NewEntry = Omit<Entry, "at" | "beside"> & {
@@ -57,8 +58,15 @@ const asEntry = (r: MeasurementRow): Entry => ({
 
 /** All of a job's figures in the order taken. */
 export const listMeasurements = async (jobId: string, name?: string): Promise<Entry[]> =>
-  (
+  (await measurementsOf([jobId], name))(jobId);
+
+/** The same of many jobs. */
+export const measurementsOf = async (jobIds: readonly string[], name?: string): Promise<(jobId: string) => Entry[]> =>
+  toldApart(
     await database()("measurements")
-      .where(name === undefined ? { job_id: jobId } : { job_id: jobId, name })
-      .orderBy(inOrder("measurements"))
-  ).map(asEntry);
+      .whereIn("job_id", jobIds)
+      .where(name === undefined ? {} : { name })
+      .orderBy(inOrder("measurements")),
+    (r) => r.job_id,
+    (rows) => rows.map(asEntry),
+  );

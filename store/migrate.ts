@@ -9,6 +9,7 @@ import * as demo from "./migrations/demo";
 import * as earWords from "./migrations/ear-words";
 import * as findWords from "./migrations/find-words";
 import * as firstHouse from "./migrations/first-house";
+import * as largeShop from "./migrations/large-shop";
 import * as marks from "./migrations/marks";
 import * as measuringAndPhotos from "./migrations/measuring-and-photos";
 import * as ordersAndStock from "./migrations/orders-and-stock";
@@ -49,6 +50,7 @@ const migrations: Record<string, Knex.Migration> = {
   "021-cable-gauges": cableGauges,
   "022-ear-words": earWords,
   "023-several-servers": severalServers,
+  "024-large-shop": largeShop,
 };
 
 /** All that this version knows, oldest first. */

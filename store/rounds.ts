@@ -7,6 +7,7 @@ import { changingJob, changingRound, inOrder, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 import type { ReadingRow } from "./tables";
+import { toldApart } from "./told-apart";
 
 const asReading = (x: ReadingRow): Reading => ({
   id: x.id,
@@ -28,40 +29,46 @@ const asReading = (x: ReadingRow): Reading => ({
   at: x.created_at.toISOString(),
 });
 
-const byRound = <R extends { readonly round_id: string }>(rows: readonly R[]): ReadonlyMap<string, R[]> => {
-  const out = new Map<string, R[]>();
-  for (const row of rows) {
-    const own = out.get(row.round_id);
-    if (own) own.push(row);
-    else out.set(row.round_id, [row]);
-  }
-  return out;
-};
-
 /** Every round of a job, first to last, with all its readings and turns. */
-export const listRounds = async (jobId: string): Promise<Round[]> => {
+export const listRounds = async (jobId: string): Promise<Round[]> => (await roundsOf([jobId]))(jobId);
+
+/** The same of many jobs. */
+export const roundsOf = async (jobIds: readonly string[]): Promise<(jobId: string) => Round[]> => {
   const db = database();
   // Joined, not asked one after the other: three questions under way together.
-  const ofJob = (table: "readings" | "turns") =>
-    db(table).join("rounds", "rounds.id", `${table}.round_id`).where("rounds.job_id", jobId).orderBy(inOrder(table));
+  const ofJobs = (table: "readings" | "turns") =>
+    db(table).join("rounds", "rounds.id", `${table}.round_id`).whereIn("rounds.job_id", jobIds).orderBy(inOrder(table));
   const [rounds, readings, turns] = await Promise.all([
-    db("rounds").where({ job_id: jobId }).orderBy("number"),
-    ofJob("readings").select("readings.*") as Promise<ReadingRow[]>,
-    ofJob("turns").select("turns.*"),
+    db("rounds").whereIn("job_id", jobIds).orderBy("number"),
+    ofJobs("readings").select("readings.*") as Promise<ReadingRow[]>,
+    ofJobs("turns").select("turns.*"),
   ]);
-  const [readingsOf, turnsOf] = [byRound(readings), byRound(turns)];
-  return rounds.map((r) => ({
-    id: r.id,
-    number: r.number,
-    kind: r.kind,
-    plan: r.plan === null ? null : json<RoundPlan>(r.plan),
-    advice: r.advice === null ? null : json<Advice>(r.advice),
-    destressed: Boolean(r.destressed),
-    readings: (readingsOf.get(r.id) ?? []).map(asReading),
-    turns: (turnsOf.get(r.id) ?? []).map(
-      (t): Turn => ({ id: t.id, spoke: t.spoke, turns: t.turns, who: t.who, at: t.created_at.toISOString() }),
-    ),
-  }));
+  const readingsOf = toldApart(
+    readings,
+    (r) => r.round_id,
+    (rows) => rows.map(asReading),
+  );
+  const turnsOf = toldApart(
+    turns,
+    (t) => t.round_id,
+    (rows) =>
+      rows.map((t): Turn => ({ id: t.id, spoke: t.spoke, turns: t.turns, who: t.who, at: t.created_at.toISOString() })),
+  );
+  return toldApart(
+    rounds,
+    (r) => r.job_id,
+    (rows) =>
+      rows.map((r) => ({
+        id: r.id,
+        number: r.number,
+        kind: r.kind,
+        plan: r.plan === null ? null : json<RoundPlan>(r.plan),
+        advice: r.advice === null ? null : json<Advice>(r.advice),
+        destressed: Boolean(r.destressed),
+        readings: readingsOf(r.id),
+        turns: turnsOf(r.id),
+      })),
+  );
 };
 
 /** A round to be opened; its number is the record's. */

@@ -2,6 +2,7 @@ import { after } from "./after";
 import { changingJob, isThere } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
+import { toldApart } from "./told-apart";
 
 /** A sheet as it was handed over; later changes to the job do not touch it. */
 export interface StoredSheet {
@@ -37,6 +38,18 @@ export const latestSheet = async (jobId: string): Promise<(StoredSheet & { reado
     at: new Date(row.created_at).toISOString(),
   };
 };
+
+/** Who signed the sheet that counts, of many jobs; null for one that was not signed. */
+export const signersOf = async (jobIds: readonly string[]): Promise<(jobId: string) => string | null> =>
+  toldApart(
+    await database()("sheets")
+      .whereIn("job_id", jobIds)
+      .whereNull("withdrawn_at")
+      .orderBy("created_at", "desc")
+      .select("job_id", "signed_by"),
+    (r) => r.job_id,
+    ([newest]) => newest?.signed_by ?? null,
+  );
 
 /** Not handed back after all: the job is open again, its sheets are kept but no longer count. */
 export const takeBackHandover = (jobId: string): Promise<number> =>

@@ -39,10 +39,31 @@ export const fileAnswer = (body: BodyInit | Uint8Array, { name, type, shown = fa
 export const paperAnswer = (name: string, pdf: Uint8Array): Response =>
   fileAnswer(pdf, { name: `${name}.pdf`, type: "application/pdf", shown: true });
 
-/** A list as the shop's spreadsheet reads it. @param write what makes it, with the decimal sign told */
-export const listAnswer = async (name: string, write: (decimal: Decimal) => string): Promise<Response> => {
+/** Sent as it is made. */
+const streamOf = (parts: AsyncIterable<string>): ReadableStream<Uint8Array> => {
+  const each = parts[Symbol.asyncIterator]();
+  const bytes = new TextEncoder();
+  return new ReadableStream({
+    pull: async (to) => {
+      const { done, value } = await each.next();
+      if (done) to.close();
+      else to.enqueue(bytes.encode(value));
+    },
+    cancel: async () => void (await each.return?.()),
+  });
+};
+
+/** A list as the shop's spreadsheet reads it, a long one in parts. @param write what makes it, with the decimal sign told */
+export const listAnswer = async (
+  name: string,
+  write: (decimal: Decimal) => string | AsyncIterable<string>,
+): Promise<Response> => {
   const { listDecimal } = await readSettings();
-  return fileAnswer(write(listDecimal), { name: `${name}.csv`, type: "text/csv; charset=utf-8" });
+  const made = write(listDecimal);
+  return fileAnswer(typeof made === "string" ? made : streamOf(made), {
+    name: `${name}.csv`,
+    type: "text/csv; charset=utf-8",
+  });
 };
 
 /** A list that is sent, as text. @throws BadInput */

@@ -1,17 +1,28 @@
 import type { CustomerLine } from "@/core/shop/list-lines";
 import { type LineError, plain, readTable } from "./table";
-import { type Decimal, writeList } from "./written";
+import { type Decimal, writeList, writeLongList } from "./written";
 
 const COLUMNS = ["customer", "telephone", "mark", "machine"] as const;
 /** As long as the record keeps each of them. */
 const LONGEST = { customer: 200, telephone: 60, mark: 60, machine: 200 } as const;
 
-export const customersToCsv = (lines: readonly (CustomerLine & { visits: number })[], decimal: Decimal): string =>
-  writeList(
-    decimal,
-    [...COLUMNS, "visits"],
-    lines.map((l) => [l.customer, l.telephone, l.mark, l.machine, l.visits]),
-  );
+type Listed = CustomerLine & { readonly visits: number };
+const TOLD = [...COLUMNS, "visits"];
+const rowOf = (l: Listed) => [l.customer, l.telephone, l.mark, l.machine, l.visits];
+
+export const customersToCsv = (lines: readonly Listed[], decimal: Decimal): string =>
+  writeList(decimal, TOLD, lines.map(rowOf));
+
+/** The same, a part at a time. */
+export const manyCustomersToCsv = (
+  parts: AsyncIterable<readonly Listed[]>,
+  decimal: Decimal,
+): AsyncIterable<string> => {
+  async function* rows() {
+    for await (const lines of parts) yield lines.map(rowOf);
+  }
+  return writeLongList(decimal, TOLD, rows());
+};
 
 /** Reads a list of customers and wheels; nothing is taken unless every line is right. */
 export const customersFromCsv = (

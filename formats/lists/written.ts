@@ -7,15 +7,9 @@ export type Decimal = (typeof DECIMALS)[number];
 /** A cell that a spreadsheet would take for a formula is written as text. */
 const word = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 
-/**
- * A list as any spreadsheet opens it: marked as UTF-8, no word taken for a formula, figures with the sign the shop's
- * spreadsheet reads.
- */
-export const writeList = (
-  decimal: Decimal,
-  columns: readonly string[],
-  rows: readonly (readonly (string | number | null)[])[],
-): string => {
+type Rows = readonly (readonly (string | number | null)[])[];
+
+const written = (decimal: Decimal, rows: Rows): string => {
   const cell = (value: string | number | null): string =>
     value === null
       ? ""
@@ -24,9 +18,27 @@ export const writeList = (
         : decimal === "comma"
           ? String(value).replace(".", ",")
           : String(value);
-  const text = Papa.unparse([[...columns], ...rows.map((row) => row.map(cell))], {
-    delimiter: decimal === "comma" ? ";" : ",",
-    newline: "\r\n",
-  });
-  return `\uFEFF${text}\r\n`;
+  if (rows.length === 0) return "";
+  const delimiter = decimal === "comma" ? ";" : ",";
+  return `${Papa.unparse(
+    rows.map((row) => row.map(cell)),
+    { delimiter, newline: "\r\n" },
+  )}\r\n`;
 };
+
+/**
+ * A list as any spreadsheet opens it: marked as UTF-8, no word taken for a formula, figures with the sign the shop's
+ * spreadsheet reads.
+ */
+export const writeList = (decimal: Decimal, columns: readonly string[], rows: Rows): string =>
+  `\uFEFF${written(decimal, [columns])}${written(decimal, rows)}`;
+
+/** The same, a part at a time, of a list too long to be held. */
+export async function* writeLongList(
+  decimal: Decimal,
+  columns: readonly string[],
+  parts: AsyncIterable<Rows>,
+): AsyncGenerator<string> {
+  yield writeList(decimal, columns, []);
+  for await (const rows of parts) yield written(decimal, rows);
+}

@@ -1,13 +1,10 @@
 import { change } from "@/app/api/answer";
 import { isToBeTaken, listAnswer, readList } from "@/app/api/file-answer";
-import { customersFromCsv, customersToCsv } from "@/formats/lists/customers";
+import { customersFromCsv, manyCustomersToCsv } from "@/formats/lists/customers";
 import { importCustomers, listCustomers } from "@/store/customers";
 
 /** Customers and their wheels, as a list. */
-export const GET = async () => {
-  const customers = await listCustomers();
-  return listAnswer("customers", (decimal) => customersToCsv(customers, decimal));
-};
+export const GET = () => listAnswer("customers", (decimal) => manyCustomersToCsv(listCustomers(), decimal));
 
 /** Reads a list: with `?take=yes` it is taken whole or not at all, else only what it would change is told. */
 export const POST = (request: Request) =>
