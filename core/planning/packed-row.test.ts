@@ -11,6 +11,7 @@ const row = fc.record({
   waitingSince: fc.constantFrom(null, "2026-11-02"),
   finished: fc.boolean(),
   open: fc.constantFrom(...STAGES),
+  unreadable: fc.option(text, { nil: undefined }),
   stages: fc.subarray([...STAGES]).chain((some) =>
     fc.tuple(
       ...some.map((stage) =>

@@ -12,31 +12,37 @@ const LETTERS: Readonly<Record<StageState, string>> = {
 };
 const STATE_OF = new Map(Object.entries(LETTERS).map(([state, letter]) => [letter, state as StageState]));
 
+/** What a row says, in the order it is sent: what is seldom told comes last, and is left out at the end. */
+const SENT = [
+  ...["id", "changes", "mark", "open", "line", "machine", "customer", "wanted", "promised"],
+  ...["waitingFor", "waitingSince", "finished", "unreadable"],
+] as const;
+
 /**
- * A row of the jobs list as it goes over the network: what is empty is left out, and its stages are one word, `0d1d2n` for
- * the first and second done and the third next. A list of a hundred is a third of what it was.
+ * A row of the jobs list as it goes over the network: its words without their names, its stages as one of them, `0d1d2n`
+ * for the first and second done and the third next. A list of a hundred is a tenth of what it was.
  */
-export type PackedRow = Pick<JobRow, "id" | "changes" | "mark"> &
-  Partial<
-    Pick<JobRow, "customer" | "machine" | "wanted" | "promised" | "waitingFor" | "waitingSince" | "unreadable">
-  > & { readonly open: number; readonly line: string; readonly finished?: true };
+export type PackedRow = readonly (string | number | boolean | null)[];
 
-export const packRow = ({ stages, open, finished, ...row }: JobRow): PackedRow => ({
-  ...(Object.fromEntries(
-    Object.entries(row).filter(([k, v]) => (v !== "" || k === "mark") && v !== null && v !== undefined),
-  ) as Pick<JobRow, "id" | "changes" | "mark">),
-  open: STAGES.indexOf(open),
-  line: stages.map(({ stage, state }) => `${STAGES.indexOf(stage)}${LETTERS[state]}`).join(""),
-  ...(finished && { finished: true as const }),
-});
+export const packRow = (row: JobRow): PackedRow => {
+  const line = row.stages.map(({ stage, state }) => `${STAGES.indexOf(stage)}${LETTERS[state]}`).join("");
+  const told: Readonly<Record<string, unknown>> = { ...row, line, open: STAGES.indexOf(row.open) };
+  const sent = SENT.map((name) => (told[name] ?? null) as PackedRow[number]);
+  const isTold = (value: PackedRow[number]) => value !== null && value !== false;
+  return sent.slice(0, sent.findLastIndex(isTold) + 1);
+};
 
-export const unpackRow = ({ open, line, finished, ...row }: PackedRow): JobRow => ({
-  ...{ customer: "", machine: "", wanted: "", promised: null, waitingFor: null, waitingSince: null },
-  ...row,
-  finished: finished === true,
-  open: STAGES[open],
-  stages: [...line.matchAll(/(\d)(\w)/g)].map(([, at, letter]) => ({
-    stage: STAGES[Number(at)],
-    state: STATE_OF.get(letter) ?? "ahead",
-  })),
-});
+export const unpackRow = (packed: PackedRow): JobRow => {
+  const told = Object.fromEntries(SENT.map((name, i) => [name, packed[i] ?? null])) as Record<string, unknown>;
+  const { line, open, finished, unreadable, ...row } = told;
+  return {
+    ...(row as unknown as Omit<JobRow, "open" | "stages" | "finished">),
+    finished: finished === true,
+    open: STAGES[Number(open)],
+    stages: [...String(line).matchAll(/(\d)(\w)/g)].map(([, at, letter]) => ({
+      stage: STAGES[Number(at)],
+      state: STATE_OF.get(letter) ?? "ahead",
+    })),
+    ...(typeof unreadable === "string" && { unreadable }),
+  };
+};

@@ -1,9 +1,10 @@
 "use client";
-import { useMemo, useSyncExternalStore } from "react";
+import { useMemo } from "react";
 import { type JobRow, waitsFor } from "@/core/planning/job-row";
 import { type PackedRow, unpackRow } from "@/core/planning/packed-row";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
+import { AT_FIRST, useIsDrawn } from "../parts/frame/use-is-drawn";
 import { KeepBench } from "./keep-bench";
 import { StageLine, StageShapes } from "./stage-line";
 import { UnreadableRow } from "./unreadable-row";
@@ -43,17 +44,6 @@ const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => 
     </li>
   );
 };
-
-/** Lines written by the server: more than any screen shows at first. The others are drawn by the page itself. */
-const AT_FIRST = 16;
-
-const never = () => () => undefined;
-const useIsDrawn = (): boolean =>
-  useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
 
 interface JobLinesProps {
   /** How the lists stood before they were read. */

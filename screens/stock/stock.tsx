@@ -6,6 +6,7 @@ import { EntryBar } from "../parts/bench/entry-bar";
 import { GaugePicture } from "../parts/bench/gauge-picture";
 import { DoubtFlag } from "../parts/bench/ledger-panel";
 import { ShopBar } from "../parts/frame/shop-bar";
+import { AT_FIRST, useIsDrawn } from "../parts/frame/use-is-drawn";
 import { saidOf } from "../parts/kept/sent";
 import { send } from "../parts/kept/use-enter";
 import { useRefresh } from "../parts/kept/use-refresh";
@@ -19,6 +20,7 @@ const LIST_ROW = "flex min-h-12 items-center justify-between gap-4 border-b bord
 /** Spokes, nipples, washers: what lies where, what runs short; a list in and out. */
 export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
   const refresh = useRefresh();
+  const drawn = useIsDrawn();
   const [message, setMessage] = useState<string | null>(null);
   const fresh = useNewDrawer(setMessage, refresh);
   const { asked } = fresh;
@@ -60,7 +62,7 @@ export const Stock = ({ stock }: { stock: readonly Drawer[] }) => {
         <ListImport label="take a list" to="/api/stock/list" className={LIST_ROW} onTaken={refresh} />
         {stock.length === 0 && <p className="p-6 text-2xl">No drawer yet. Choose below what the first one holds.</p>}
         <ul>
-          {stock.map((s) => (
+          {(drawn ? stock : stock.slice(0, AT_FIRST)).map((s) => (
             <DrawerRow
               key={s.id}
               drawer={s}
