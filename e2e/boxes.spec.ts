@@ -102,7 +102,7 @@ for (const [how, sizes] of [
   ["upright", UPRIGHT],
   ["across", ACROSS],
 ] as const)
-  test(`walks seldom opened, and all of the trainer, fit ${how}`, async ({ page }) => {
+  test(`walks seldom opened, and all of the trainer, fit ${how} @long`, async ({ page }) => {
     test.setTimeout(300_000);
     const bad: string[] = [];
     const key = (name: string | RegExp) => page.getByRole("button", { name, exact: typeof name === "string" }).first();

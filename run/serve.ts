@@ -25,7 +25,13 @@ const HEAP_MB = 256;
 /** A line that is idle for five seconds would be hung up just when a page that polls has something to say. */
 const LINES_KEPT = ["--keepAliveTimeout", "65000"];
 
-/** Next's own server, on loopback. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
+/** Where the pages' own server is asked by this machine. */
+export const webAddress = (port: number): string => {
+  const { TALL_COMPASS_LISTEN: listen } = environment();
+  return `http://${listen === "0.0.0.0" ? "127.0.0.1" : listen}:${port}`;
+};
+
+/** Next's own server, on loopback but behind a proxy. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
 export const serveNext = (
   how: "dev" | "start",
   port: number,
@@ -35,7 +41,7 @@ export const serveNext = (
 ): ChildProcess => {
   const web = spawn(
     "node_modules/.bin/next",
-    [how, "-H", "127.0.0.1", "-p", String(port), ...(how === "start" ? LINES_KEPT : [])],
+    [how, "-H", environment().TALL_COMPASS_LISTEN, "-p", String(port), ...(how === "start" ? LINES_KEPT : [])],
     {
       stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
       env: {

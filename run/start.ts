@@ -8,9 +8,9 @@ import { endAllClaimed, type FolderClaim } from "./folder-claim";
 import { keepUp } from "./kept-up";
 import { startMany } from "./many/many-servers";
 import { openShop } from "./network/open-shop";
-import { newOwnKey, ownHeaders } from "./network/own-key";
+import { keepOwnKey, ownHeaders } from "./network/own-key";
 import { logTo } from "./rotated-log";
-import { answers, endNext, openRecord, serveNext } from "./serve";
+import { answers, endNext, openRecord, serveNext, webAddress } from "./serve";
 
 /** `./start`; with `--many` three servers of the record, two web servers and a proxy on this machine; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
 const developing = process.argv.includes("--dev");
@@ -73,7 +73,7 @@ const serveOne = async ({ folder, port, claimed, logs, log, say }: Told): Promis
     web = serve();
     // From here on, for the database may end while the pages are not up yet.
     if (server) onEnd.push(keepUp(server.process, { name: "the database", again: server.again, say, log: logs }));
-    const address = `http://127.0.0.1:${port}`;
+    const address = webAddress(port);
     // The address is said when it answers, not before.
     if (!(await answers(address, web, false, own))) throw new Error(`the pages did not come up; look into ${logs}`);
     const again = async () => {
@@ -116,9 +116,11 @@ const main = async (): Promise<void> => {
     console.error(what);
     log(what);
   };
+  const signedIn = settings.TALL_COMPASS_SERVE !== "here";
   const claimed = () => {
-    if (!shop) return {};
-    process.env.TALL_COMPASS_FRONT = newOwnKey(folder);
+    if (!signedIn) return {};
+    // Behind a proxy it has the same key as the others there; else it is made anew.
+    process.env.TALL_COMPASS_FRONT = keepOwnKey(folder, shop ? undefined : settings.TALL_COMPASS_FRONT);
     return ownHeaders(folder);
   };
   const served = await (many ? serveMany : serveOne)({ folder, port, claimed, logs, log, say });
@@ -143,7 +145,7 @@ const main = async (): Promise<void> => {
     shown = network.address;
   }
   served.claim?.served(served.address, shown);
-  onEnd.push(keepDailyCopies(served.address, shop ? ownHeaders(folder) : {}));
+  onEnd.push(keepDailyCopies(served.address, signedIn ? ownHeaders(folder) : {}));
   log(`started at ${shown}`);
   if (!shop)
     console.log(`Tall Compass: ${served.address}${many ? ", on three servers of the record" : ""}  (Ctrl-C stops it)`);

@@ -50,6 +50,12 @@ const ATTACKS = [
   },
 ] as const;
 
+const MANY = {
+  name: "several servers struck",
+  told: ["run/chaos/chaos-many.ts", "7", "5"],
+  report: ".test-output/chaos-many.json",
+} as const;
+
 const count = (name: string, ok: boolean, file: string, read: (report: never) => readonly [number, number]) => {
   if (!existsSync(file)) {
     console.log(`== ${name}: no report was written`);
@@ -66,7 +72,7 @@ const count = (name: string, ok: boolean, file: string, read: (report: never) =>
 const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
   for (const part of PARTS) rmSync(browserReport(part), { force: true });
-  for (const { report } of ATTACKS) rmSync(report, { force: true });
+  for (const { report } of [...ATTACKS, MANY]) rmSync(report, { force: true });
   // The linter also holds the arrows between folders (run/arrows.ts).
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   // The build has the second processor meanwhile.
@@ -83,6 +89,9 @@ const main = async (): Promise<void> => {
   ATTACKS.forEach(({ name, report }, i) => {
     count(name, attacks[i], report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
   });
+  // By itself: three servers of the record, two web servers and twenty tablets are enough for two processors.
+  const many = step(MANY.name, bin("tsx"), MANY.told);
+  count(MANY.name, many, MANY.report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
   const browser = await Promise.all(
     PARTS.map((part) =>
       stepBeside(`browser tests, part ${part}`, bin("tsx"), [

@@ -12,8 +12,16 @@ const port = z.coerce
 const schema = z.object({
   /** The port `./start` serves on. */
   PORT: port.default(3210),
-  /** `here`: this machine alone; `shop`: the workshop's network, signed in, as `./start --shop`. */
-  TALL_COMPASS_SERVE: z.enum(["here", "shop"], { error: "here or shop" }).default("here"),
+  /**
+   * `here`: this machine alone; `shop`: the workshop's network, signed in, as `./start --shop`; `behind`: signed in, through
+   * a proxy that has the key as well.
+   */
+  TALL_COMPASS_SERVE: z.enum(["here", "shop", "behind"], { error: "here, shop or behind" }).default("here"),
+  /** Where the pages' own server listens; anything but this machine only `behind` a proxy. */
+  TALL_COMPASS_LISTEN: z
+    .string()
+    .regex(/^[0-9.]+$|^\[?[0-9a-f:]+\]?$/i, { error: "an address of this machine, such as 10.0.0.4" })
+    .default("127.0.0.1"),
   /** What the shop is called in its network, `.local` behind it. */
   TALL_COMPASS_NAME: z
     .string()
@@ -28,8 +36,11 @@ const schema = z.object({
   TRUST_PORT: port.default(3280),
   /** Where the shop is reached through a proxy of its own. */
   PUBLIC_URL: z.url({ protocol: /^https$/, error: "an address such as https://wheels.example" }).optional(),
-  /** Made by `./start --shop` for the pages' own server, which then answers nobody who does not show it. */
-  TALL_COMPASS_FRONT: z.string().min(20, { error: "nothing: ./start makes it" }).optional(),
+  /** Made by `./start --shop`, told to all where they are `behind` a proxy: the pages' own server answers nobody who does not show it. */
+  TALL_COMPASS_FRONT: z
+    .string()
+    .min(20, { error: "a secret of at least 20 letters, the same for the proxy and all web servers behind it" })
+    .optional(),
   /** A database of the user's own, in place of the project's; several servers of one record with commas, nearest first. */
   DATABASE_URL: z
     .string()
@@ -46,12 +57,30 @@ const schema = z.object({
 });
 export type Environment = z.output<typeof schema>;
 
+/** What is told must go together. @throws BadInput */
+const alone = (told: Environment, given: Readonly<Record<string, string | undefined>>): Environment => {
+  const { TALL_COMPASS_SERVE: serve, TALL_COMPASS_LISTEN: listen, TALL_COMPASS_FRONT: front } = told;
+  if (serve === "behind" && front === undefined)
+    throw new BadInput(
+      "TALL_COMPASS_FRONT",
+      "TALL_COMPASS_SERVE=behind needs TALL_COMPASS_FRONT: a secret of at least 20 letters, the same for the proxy and all web servers behind it",
+      { code: "missing" },
+    );
+  if (serve !== "behind" && !/^127\.|^\[?::1\]?$/.test(listen))
+    throw new BadInput(
+      "TALL_COMPASS_LISTEN",
+      `TALL_COMPASS_LISTEN=${given.TALL_COMPASS_LISTEN} will not do: the pages are served beyond this machine only by ./start --shop, or TALL_COMPASS_SERVE=behind a proxy`,
+      { code: "stands-against", what: "TALL_COMPASS_SERVE" },
+    );
+  return told;
+};
+
 /** @throws BadInput with the variable's name, what was given and what would do */
 export const environment = (given: Readonly<Record<string, string | undefined>> = process.env): Environment => {
   // Set to nothing is not set.
   const told = Object.fromEntries(Object.keys(schema.shape).map((name) => [name, given[name] || undefined]));
   const read = schema.safeParse(told);
-  if (read.success) return read.data;
+  if (read.success) return alone(read.data, given);
   const [issue] = read.error.issues;
   const name = String(issue.path[0]);
   throw new BadInput(name, `${name}=${given[name]} will not do; give ${issue.message}`, { code: "unreadable" });

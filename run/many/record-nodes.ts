@@ -181,6 +181,12 @@ export class RecordNode {
     if (said.status !== 0) throw new Error(`${this.name} could not be cut off: ${said.stderr}`);
   }
 
+  /** Ends it with all it holds, as a machine that is lost. */
+  async lose(): Promise<void> {
+    await this.end("SIGKILL");
+    rmSync(this.data, { recursive: true, force: true });
+  }
+
   tell(signal: NodeJS.Signals): void {
     if (this.runs) this.process?.kill(signal);
   }

@@ -5,9 +5,8 @@ import { OWN_HEADERS } from "@/core/shop/own-headers";
 
 const fileOf = (folder: string) => join(folder, "network", "own.key");
 
-/** What lets this machine's own commands, and the front, in at the pages' own server; made anew by every start. */
-export const newOwnKey = (folder: string): string => {
-  const key = randomBytes(32).toString("base64url");
+/** What lets this machine's own commands, and the front, in at the pages' own server; made anew by every start but where it is told. */
+export const keepOwnKey = (folder: string, key = randomBytes(32).toString("base64url")): string => {
   mkdirSync(join(folder, "network"), { recursive: true, mode: 0o700 });
   writeFileSync(fileOf(folder), key, { mode: 0o600 });
   return key;
