@@ -20,5 +20,5 @@ const asked = async (): Promise<ServerState> => {
 /** For what sends requests to one of several web servers: one whose record is away, or cut off from the others, gets none. */
 export const health = async (): Promise<Health> => {
   const record = await asked();
-  return { alive: true, ready: record === "ready", record };
+  return { alive: true, ready: record === "ready" || record === "giving", record };
 };

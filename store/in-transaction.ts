@@ -10,7 +10,7 @@ import { database } from "./database";
  */
 const ANOTHER_HAND = new Set([1205, 1213, 1180, 1020]);
 
-const wasAnotherHand = (error: unknown): boolean =>
+export const wasAnotherHand = (error: unknown): boolean =>
   error instanceof Error && ANOTHER_HAND.has((error as { errno?: number }).errno ?? 0);
 
 /** Tries before whoever waits is told so, and the ms in which they are begun. */

@@ -3,8 +3,11 @@ import { createConnection } from "mysql2/promise";
 /** ms a server of the record has to say how it is. */
 const PATIENCE = 1000;
 
-/** How one of several servers of a record is. */
-export type ServerState = "ready" | "behind" | "away";
+/**
+ * How one of several servers of a record is: `giving` another what it missed, it answers, but what is written may wait until
+ * all is given.
+ */
+export type ServerState = "ready" | "giving" | "behind" | "away";
 
 /**
  * Whether a server may be asked: it answers, and where it is one of several that replicate, it is with most of them and has
@@ -22,7 +25,8 @@ export const stateOf = async (url: string): Promise<ServerState> => {
       ((await asked.query(how))[0] as { Value: string }[])[0]?.Value;
     // A server by itself knows the word too, and would say it is not ready.
     if ((await said("show variables like 'wsrep_on'")) !== "ON") return "ready";
-    return (await said("show status like 'wsrep_ready'")) === "ON" ? "ready" : "behind";
+    if ((await said("show status like 'wsrep_ready'")) !== "ON") return "behind";
+    return (await said("show status like 'wsrep_local_state_comment'")) === "Synced" ? "ready" : "giving";
   };
   try {
     return await Promise.race([look(), late]);

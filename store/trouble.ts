@@ -1,3 +1,5 @@
+import { wasAnotherHand } from "./in-transaction";
+
 /** What keeps the record from answering, where it is not what it was asked. */
 export type Trouble = "away" | "busy" | "full";
 
@@ -29,7 +31,7 @@ export const troubleOf = (error: unknown): Trouble | null => {
   if (!(error instanceof Error)) return null;
   const { code = "", errno = 0, fatal = false } = error as { code?: string; errno?: number; fatal?: boolean };
   if (code === "ENOSPC" || FULL.has(errno) || /No space left|errno: 28\b|error 28\b/.test(error.message)) return "full";
-  if (errno === 1205 || errno === 1213) return "busy";
+  if (wasAnotherHand(error)) return "busy";
   // The pool had no connection to give in time.
   if (
     AWAY.has(code) ||

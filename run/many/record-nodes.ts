@@ -97,9 +97,43 @@ export class RecordNode {
     return !existsSync(join(this.data, "grastate.dat"));
   }
 
+  /**
+   * Where its own record ends, after it was killed: told so, it is given only what it missed, and not all of it anew while
+   * another stands still for it. Null where it was ended in peace, and knows, or is new.
+   */
+  private async ownEnd(): Promise<string | null> {
+    const file = join(this.data, "grastate.dat");
+    if (!existsSync(file) || !/^seqno:\s*-1/m.test(readFileSync(file, "utf8"))) return null;
+    const recovery = spawn(
+      "mariadbd",
+      [
+        "--no-defaults",
+        `--datadir=${this.data}`,
+        `--user=${worker().name}`,
+        `--tmpdir=${join(this.folder, "tmp")}`,
+        `--wsrep-provider=${library()}`,
+        "--wsrep-on=ON",
+        "--binlog-format=ROW",
+        "--skip-networking",
+        `--socket=${join(this.folder, "r")}`,
+        "--wsrep-recover",
+        "--disable-log-error",
+      ],
+      { stdio: ["ignore", "ignore", "pipe"], env: { ...process.env, ...worksFor(dirname(this.folder)) } },
+    );
+    let said = "";
+    recovery.stderr?.on("data", (words: Buffer) => {
+      said += words.toString();
+    });
+    await once(recovery, "close");
+    const position = /Recovered position:\s*([0-9a-f-]{36}:\d+)/.exec(said)?.[1] ?? null;
+    return position?.startsWith("00000000-") ? null : position;
+  }
+
   /** @param first begins the group; the others come to it */
-  start(first: boolean): void {
+  async start(first: boolean): Promise<void> {
     this.make();
+    const position = await this.ownEnd();
     const { sql, group, whole, missed } = this.ports;
     const begin = join(this.folder, "first.sql");
     // Written on the first alone: the others are given it.
@@ -157,6 +191,7 @@ export class RecordNode {
         "--wsrep-retry-autocommit=10",
         `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${group};ist.recv_addr=127.0.0.1:${missed};gcache.size=64M;evs.suspect_timeout=${SUSPECT};evs.inactive_timeout=PT4S;evs.inactive_check_period=PT0.5S;evs.keepalive_period=PT0.5S`,
         ...(first ? ["--wsrep-new-cluster"] : []),
+        ...(position ? [`--wsrep-start-position=${position}`] : []),
       ],
       { stdio: "ignore", detached: true, cwd: this.folder, env: { ...process.env, ...worksFor(dirname(this.folder)) } },
     );
@@ -252,17 +287,17 @@ export class RecordNodes {
     const { nodes } = this;
     const first = nodes.every((n) => n.isNew) ? nodes[0] : nodes.find((n) => n.mayBegin);
     if (first) {
-      first.start(true);
+      await first.start(true);
       await first.serves();
     }
     // All were killed: they find out together who knows most.
-    for (const node of nodes) if (node !== first) node.start(false);
+    await Promise.all(nodes.filter((node) => node !== first).map((node) => node.start(false)));
     await Promise.all(nodes.map((node) => node.serves()));
   }
 
   /** Starts one that ended; it is given what it missed. */
   async again(node: RecordNode): Promise<void> {
-    if (!node.runs) node.start(false);
+    if (!node.runs) await node.start(false);
     await node.serves();
   }
 
