@@ -189,7 +189,7 @@ export class RecordNode {
         `--wsrep-sst-receive-address=127.0.0.1:${whole}`,
         // What is one statement and met another's hand is done anew by the node itself.
         "--wsrep-retry-autocommit=10",
-        `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${group};ist.recv_addr=127.0.0.1:${missed};gcache.size=64M;evs.suspect_timeout=${SUSPECT}`,
+        `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${group};ist.recv_addr=127.0.0.1:${missed};gcache.size=64M;evs.suspect_timeout=${SUSPECT};evs.keepalive_period=PT0.4S;evs.inactive_check_period=PT0.4S`,
         ...(first ? ["--wsrep-new-cluster"] : []),
         ...(position ? [`--wsrep-start-position=${position}`] : []),
       ],
