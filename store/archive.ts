@@ -308,6 +308,8 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
   const told = await preview(archive);
   const job = archive.tables.jobs[0];
   const brought = Object.values(told.rows).reduce((sum, n) => sum + n, 0);
+  // Taken in once more it brings nothing new.
+  if (told.held === brought) return told;
   await inTransaction(async (trx) => {
     await oneAtATime(trx, "wheels");
     // What comes in comes after all that is here of this job.
@@ -340,8 +342,7 @@ export const takeArchive = async (given: JobArchive | OldArchive): Promise<Archi
       }
     }
     await numberVisits(trx, String(archive.tables.wheels[0].id));
-    // Taken in once more it brings nothing new.
-    if (told.held < brought) await jobChanged(String(job.id), trx);
+    await jobChanged(String(job.id), trx);
   });
   return told;
 };

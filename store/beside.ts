@@ -46,7 +46,7 @@ const tablesOf = async (db: Knex, name: string): Promise<string[]> => {
  */
 export const OF_THE_MACHINE = [
   ...["people", "devices", "pairings", "tries", "deeds"],
-  ...["cable_gauges", "ear_words"],
+  ...["cable_gauges", "ear_words", "leases"],
 ] as const;
 
 const ofTheRecord = async (db: Knex, name: string): Promise<string[]> => {

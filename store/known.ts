@@ -152,23 +152,57 @@ interface OfMachine {
   readonly place: WheelPlace;
 }
 
-/** The newest other job on this wheel, else on one of the same machine and place, that has figures worth carrying. */
-export const earlierWheel = async (
-  { jobId, wheelId, machine, place }: OfMachine,
-  names: (name: string) => boolean,
-): Promise<EarlierWheel | null> => {
-  const rows = await database()("jobs")
+/** Wheels of a machine up to which all of them are looked at; of more, those of the newest jobs are enough. */
+const FEW_WHEELS = 500;
+const NEWEST_JOBS = 3000;
+/** Jobs looked into for figures worth carrying. */
+const LOOKED_INTO = 12;
+
+interface OtherJob {
+  readonly jobId: string;
+  readonly wheelId: string;
+  readonly mark: string;
+  readonly place: WheelPlace;
+  readonly at: Date;
+}
+
+/** Other jobs of the shop whose figures may be carried over, newest first. @param from which of them, in a few thousand rows at most */
+const otherJobs = (
+  jobId: string,
+  from: Knex.QueryBuilder,
+  of: Partial<Pick<OfMachine, "machine" | "place">> = {},
+): Promise<OtherJob[]> =>
+  database()
+    .from(from.as("jobs"))
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .whereNot("jobs.id", jobId)
-    .whereNot("jobs.kind", "practice")
-    .whereNull("jobs.put_away_at")
-    .where((q) => {
-      q.where("wheels.id", wheelId);
-      if (machine !== "") q.orWhere((m) => m.where("wheels.machine", machine).where("wheels.place", place));
-    })
-    .orderByRaw("wheels.id = ? desc, jobs.created_at desc", [wheelId])
-    .limit(12)
+    .where(of)
+    .orderBy("jobs.created_at", "desc")
+    .limit(LOOKED_INTO)
     .select("jobs.id as jobId", "wheels.id as wheelId", "wheels.mark", "wheels.place", "jobs.created_at as at");
+
+/** The newest other jobs on this wheel, then on others of the same machine and place. */
+const likelyJobs = async ({ jobId, wheelId, machine, place }: OfMachine): Promise<OtherJob[]> => {
+  const db = database();
+  const jobs = () =>
+    db("jobs").whereNot("kind", "practice").whereNull("put_away_at").select("id", "wheel_id", "created_at");
+  const own = await otherJobs(jobId, jobs().where({ wheel_id: wheelId }));
+  if (machine === "" || own.length === LOOKED_INTO) return own;
+  const wheels: string[] = await db("wheels")
+    .where({ machine, place })
+    .whereNot("id", wheelId)
+    .limit(FEW_WHEELS)
+    .pluck("id");
+  const others =
+    wheels.length < FEW_WHEELS
+      ? await otherJobs(jobId, jobs().whereIn("wheel_id", wheels))
+      : await otherJobs(jobId, jobs().orderBy("created_at", "desc").limit(NEWEST_JOBS), { machine, place });
+  return [...own, ...others].slice(0, LOOKED_INTO);
+};
+
+/** The newest other job on this wheel, else on one of the same machine and place, that has figures worth carrying. */
+export const earlierWheel = async (of: OfMachine, names: (name: string) => boolean): Promise<EarlierWheel | null> => {
+  const rows = await likelyJobs(of);
   for (const row of rows) {
     const taken: string[] = await database()("measurements").where({ job_id: row.jobId }).distinct().pluck("name");
     const figures = taken.filter(names).length;
@@ -178,7 +212,7 @@ export const earlierWheel = async (
         mark: row.mark,
         place: row.place,
         day: new Date(row.at).toISOString().slice(0, 10),
-        same: row.wheelId === wheelId,
+        same: row.wheelId === of.wheelId,
         figures,
       };
   }

@@ -1,3 +1,4 @@
+import type { Knex } from "knex";
 import { database } from "./database";
 import { timesOrdered } from "./desk-order";
 
@@ -27,13 +28,24 @@ const watchers = new Set<Watched>();
 let looking = false;
 let looks = 0;
 
-/** How the lists of the jobs stand: another mark where any of them may be otherwise. */
+/** Handed back last, that a list shows: somewhat more than any does. */
+const BACK = 30;
+
+/**
+ * How the lists of the jobs stand: another mark where any of them may be otherwise. Asked all the time by every list that is
+ * open, so by what lists show alone: what is on the bench, what went back last, what is put away.
+ */
 export const listsMark = async (): Promise<string> => {
   const db = database();
-  const [sum] = await db("jobs").select<{ jobs: number; changes: number }[]>(
-    db.raw("count(*) as jobs, coalesce(sum(changes), 0) as changes"),
-  );
-  return `${sum.jobs} ${sum.changes} ${await timesOrdered()}`;
+  const summed = (jobs: Knex.QueryBuilder): PromiseLike<{ jobs: number; changes: number }[]> =>
+    db.from(jobs.as("some")).select(db.raw("count(*) as jobs, coalesce(sum(changes), 0) as changes"));
+  const [bench, back, away, ordered] = await Promise.all([
+    summed(db("jobs").whereNull("finished_at").select("changes")),
+    summed(db("jobs").whereNotNull("finished_at").orderBy("finished_at", "desc").limit(BACK).select("changes")),
+    summed(db("jobs").whereNotNull("put_away_at").select("changes")),
+    timesOrdered(),
+  ]);
+  return [...[bench, back, away].flatMap(([sum]) => [sum.jobs, sum.changes]), ordered].join(" ");
 };
 
 const look = async (): Promise<void> => {
