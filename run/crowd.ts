@@ -17,9 +17,14 @@ import { answers, endNext, serveNext } from "./serve";
 /**
  * `npm run crowd -- JOBS READINGS PHOTOS MOVES`: fills two databases of its own (never the shop's) with invented jobs, one
  * with a hundred or so, one with the whole crowd, and times what every list and search asks of them, and every page over
- * HTTP, now the one, now the other, so that what else the machine does falls on both; medians, and how they grow.
+ * HTTP, now the one, now the other, so that what else the machine does falls on both; medians, and how they grow. With
+ * `--again` those of the last time are asked.
  */
-const [jobs = 10_000, readings = 50 * jobs, photos = jobs / 2, moves = 4 * jobs] = process.argv.slice(2).map(Number);
+const told = process.argv.slice(2);
+const AGAIN = told.includes("--again");
+const [jobs = 10_000, readings = 50 * jobs, photos = jobs / 2, moves = 4 * jobs] = told
+  .filter((t) => !t.startsWith("--"))
+  .map(Number);
 const FEW = 120;
 /** Times each is asked before it is timed, and then. */
 const WARM = 6;
@@ -77,7 +82,7 @@ interface Shop {
 
 const shopOf = async (size: CrowdSize, folder: string): Promise<Shop> => {
   // A folder of its own, new each time: emptying two million rows takes longer than making them.
-  rmSync(folder, { recursive: true, force: true });
+  if (!AGAIN) rmSync(folder, { recursive: true, force: true });
   const server = await startDatabase(folder);
   const crowd = await makeCrowd(server.url, size);
   const port = await freePort();

@@ -158,8 +158,10 @@ export const makeCrowd = async (url: string, size: CrowdSize): Promise<Crowd> =>
   const db: Knex = openDatabase(url);
   switchDatabase(db);
   await migrate(db);
-  await fill(size.jobs, Math.round(size.readings / size.jobs));
-  await fillBeside(size);
+  if (!(await db("jobs").first("id"))) {
+    await fill(size.jobs, Math.round(size.readings / size.jobs));
+    await fillBeside(size);
+  }
   await db.raw(
     "analyze table jobs, wheels, customers, rounds, readings, words, find_words, photos, stock, stock_moves",
   );
