@@ -52,6 +52,9 @@ export const HereView = ({
   };
   const take = async (typed: string) => {
     if (!asking) return;
+    // On at once: what a quick hand types next belongs to the next, however long the record takes.
+    setMessage(null);
+    setAsking(after(asking));
     const sent = await enter({
       what: "other",
       jobId,
@@ -60,7 +63,7 @@ export const HereView = ({
       words: `“${typed}” of ${asking.length} mm`,
     });
     setMessage(saidOf(sent));
-    if (sent.state !== "refused") setAsking(after(asking));
+    if (sent.state === "refused") setAsking(asking);
   };
   return (
     <div className="flex min-h-0 flex-1 flex-col">
