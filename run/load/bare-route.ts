@@ -24,7 +24,7 @@ export const serveBare = async (folder: string): Promise<{ readonly web: ChildPr
     ["app/page.jsx", PAGE],
     ["app/layout.jsx", LAYOUT],
     ["package.json", '{ "type": "module" }'],
-    ["next.config.js", `export default { turbopack: { root: ${JSON.stringify(resolve("."))} } };`],
+    ["next.config.js", "export default {};"],
   ] as const) {
     mkdirSync(join(at, file, ".."), { recursive: true });
     writeFileSync(join(at, file), text);
@@ -32,7 +32,7 @@ export const serveBare = async (folder: string): Promise<{ readonly web: ChildPr
   symlinkSync(resolve("node_modules"), join(at, "node_modules"));
   const next = resolve("node_modules/.bin/next");
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1" };
-  const built = spawnSync(next, ["build"], { cwd: at, env, stdio: "pipe" });
+  const built = spawnSync(next, ["build", "--webpack"], { cwd: at, env, stdio: "pipe" });
   if (built.status !== 0) throw new Error(`the bare route was not built: ${built.stdout}${built.stderr}`);
   const port = await freePort();
   const web = spawn(next, ["start", "-H", "127.0.0.1", "-p", String(port)], {

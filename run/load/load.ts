@@ -30,8 +30,12 @@ interface Said {
   readonly cookie: string | undefined;
 }
 
-/** Asked with as little ado as there is: what asks runs on the same machine. */
+/** A line that was idle may be hung up in the moment it is used again: then it is asked once more, as a browser does. */
 const ask = (address: string, path: string, body?: unknown, cookie?: string): Promise<Said> =>
+  askOnce(address, path, body, cookie).catch(() => askOnce(address, path, body, cookie));
+
+/** Asked with as little ado as there is: what asks runs on the same machine. */
+const askOnce = (address: string, path: string, body?: unknown, cookie?: string): Promise<Said> =>
   new Promise((done, fail) => {
     const began = performance.now();
     const text = body === undefined ? undefined : JSON.stringify(body);
