@@ -5,6 +5,7 @@ import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writ
 import { userInfo } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { stateOf } from "@/store/record-server";
+import { databaseRights } from "../database-rights";
 import { freePort } from "../database-server";
 import { claimFolder, type FolderClaim, worksFor } from "../folder-claim";
 import { rotate } from "../rotated-log";
@@ -137,23 +138,7 @@ export class RecordNode {
     const { sql, group, whole, missed } = this.ports;
     const begin = join(this.folder, "first.sql");
     // Written on the first alone: the others are given it.
-    writeFileSync(
-      begin,
-      first
-        ? [
-            `ALTER USER root@localhost IDENTIFIED BY '${this.secret}';`,
-            "CREATE DATABASE IF NOT EXISTS tall_compass CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;",
-            ...["tall_compass", "tall_compass_beside"].flatMap((user) => [
-              `CREATE USER IF NOT EXISTS ${user}@'127.0.0.1' IDENTIFIED BY '${this.secret}';`,
-              `ALTER USER ${user}@'127.0.0.1' IDENTIFIED BY '${this.secret}';`,
-            ]),
-            "GRANT ALL ON `tall\\_compass%`.* TO tall_compass@'127.0.0.1';",
-            "GRANT ALL ON `tall\\_compass\\_%`.* TO tall_compass_beside@'127.0.0.1';",
-            "",
-          ].join("\n")
-        : "",
-      { mode: 0o600 },
-    );
+    writeFileSync(begin, first ? databaseRights(this.secret) : "", { mode: 0o600 });
     const { name, uid, gid } = worker();
     chownSync(begin, uid, gid);
     const log = join(this.folder, "node.log");
