@@ -58,7 +58,7 @@ const schema = z.object({
 export type Environment = z.output<typeof schema>;
 
 /** What is told must go together. @throws BadInput */
-const alone = (told: Environment, given: Readonly<Record<string, string | undefined>>): Environment => {
+const together = (told: Environment, given: Readonly<Record<string, string | undefined>>): Environment => {
   const { TALL_COMPASS_SERVE: serve, TALL_COMPASS_LISTEN: listen, TALL_COMPASS_FRONT: front } = told;
   if (serve === "behind" && front === undefined)
     throw new BadInput(
@@ -80,7 +80,7 @@ export const environment = (given: Readonly<Record<string, string | undefined>> 
   // Set to nothing is not set.
   const told = Object.fromEntries(Object.keys(schema.shape).map((name) => [name, given[name] || undefined]));
   const read = schema.safeParse(told);
-  if (read.success) return alone(read.data, given);
+  if (read.success) return together(read.data, given);
   const [issue] = read.error.issues;
   const name = String(issue.path[0]);
   throw new BadInput(name, `${name}=${given[name]} will not do; give ${issue.message}`, { code: "unreadable" });

@@ -40,7 +40,9 @@ export const whyHeldAnywhere = async (): Promise<string | null> => whyHeld() ?? 
 
 /** Changes the record, unless writing is held. @throws WritingHeld */
 export const whileNotHeld = async <T>(work: () => Promise<T>): Promise<T> => {
-  const why = whyHeld() ?? (await whyHeldElsewhere());
+  const elsewhere = await whyHeldElsewhere();
+  // Asked last, with nothing awaited until it is counted as under way: a hold that begins now waits for it.
+  const why = whyHeld() ?? elsewhere;
   if (why !== null) throw new WritingHeld(why);
   const done = work();
   underWay().add(done);
