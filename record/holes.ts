@@ -12,9 +12,12 @@ const counted = async (jobId: string): Promise<number | null> =>
 export const holesOfJob = async (jobId: string): Promise<number | null> =>
   (await findBuild(jobId))?.wheel.rim.holes ?? counted(jobId);
 
-/** @throws BadInput when there is no such round */
-export const holesOfRound = async (roundId: string): Promise<number | null> => {
+/** The job of a round and how many spokes its wheel has. @throws BadInput when there is no such round */
+export const wheelRead = async (
+  roundId: string,
+): Promise<{ readonly jobId: string; readonly holes: number | null }> => {
   const round = await wheelOfRound(roundId);
   if (!round) throw notThere("round");
-  return round.settled?.rim.holes ?? counted(round.jobId);
+  const { jobId, settled } = round;
+  return { jobId, holes: settled?.rim.holes ?? (await counted(jobId)) };
 };

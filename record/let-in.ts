@@ -16,10 +16,13 @@ const ADDRESSES = `${OWN_HEADERS}addresses`;
 /** Whether everybody is signed in: the shop is served to its network, or through a proxy. */
 export const isSignedIn = (): boolean => environment().TALL_COMPASS_SERVE !== "here";
 
+/** What a request says of itself. */
+type Told = Pick<Headers, "get">;
+
 interface Asked {
   readonly method: string;
   readonly path: string;
-  readonly headers: Headers;
+  readonly headers: Told;
   readonly cookie: string | undefined;
 }
 
@@ -37,7 +40,7 @@ const shows = (given: string | null, key: string): boolean => {
 const frontKey = (): string | null => (isSignedIn() ? (environment().TALL_COMPASS_FRONT ?? null) : null);
 
 /** Whether it was passed on by the shop's own front, which answers to the shop's own names alone. */
-export const isThroughFront = (headers: Headers): boolean => {
+export const isThroughFront = (headers: Told): boolean => {
   const key = frontKey();
   return key !== null && shows(headers.get(FRONT), key);
 };
@@ -67,7 +70,7 @@ export const letIn = async ({ method, path, headers, cookie }: Asked): Promise<L
 };
 
 /** Whether whoever asked is at that device still, for an answer that goes on. */
-export const isStillIn = async (headers: Pick<Headers, "get">): Promise<boolean> => {
+export const isStillIn = async (headers: Told): Promise<boolean> => {
   const at = askedBy(headers);
   if (at === null || at.deviceId === "") return true;
   const secret = (headers.get("cookie") ?? "")
@@ -78,22 +81,21 @@ export const isStillIn = async (headers: Pick<Headers, "get">): Promise<boolean>
   return device?.id === at.deviceId && device.person?.id === at.personId;
 };
 
-/** The headers of a request as whoever answers it gets them: what nobody outside may say is taken off or put right. */
-export const headersFor = (headers: Headers, at: AtDevice | null): Headers => {
-  const out = new Headers(headers);
-  const addresses = isThroughFront(headers) ? headers.get(ADDRESSES) : null;
-  for (const name of [...out.keys()]) if (name.startsWith(OWN_HEADERS)) out.delete(name);
-  if (addresses) out.set(ADDRESSES, addresses);
-  if (at) out.set(AT, encodeURIComponent(JSON.stringify(at)));
-  return out;
+/** Puts right what the headers of a request say of who asks, for whoever answers it: what nobody outside may say is taken off. */
+export const tellWhoAsks = (headers: Record<string, string | string[] | undefined>, at: AtDevice | null): void => {
+  const get = (name: string) => headers[name]?.toString() ?? null;
+  const addresses = isThroughFront({ get }) ? get(ADDRESSES) : null;
+  for (const name of Object.keys(headers)) if (name.startsWith(OWN_HEADERS)) delete headers[name];
+  if (addresses) headers[ADDRESSES] = addresses;
+  if (at) headers[AT] = encodeURIComponent(JSON.stringify(at));
 };
 
 /** Where the shop is reached, by its name and by number, as its front tells it. */
-export const addressesTold = (headers: Pick<Headers, "get">): string[] =>
+export const addressesTold = (headers: Told): string[] =>
   (headers.get(ADDRESSES) ?? "").split(" ").filter((a) => a !== "");
 
 /** Who asks; null where nobody signs in, and for what is answered to anyone. */
-export const askedBy = (headers: Pick<Headers, "get">): AtDevice | null => {
+export const askedBy = (headers: Told): AtDevice | null => {
   const told = headers.get(AT);
   return told === null ? null : (JSON.parse(decodeURIComponent(told)) as AtDevice);
 };

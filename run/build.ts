@@ -4,6 +4,7 @@ import { once } from "node:events";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { buildWorker } from "./build-worker";
+import { buildWebServer } from "./web/build-web-server";
 
 const BUILT_FROM = [
   "app",
@@ -17,9 +18,9 @@ const BUILT_FROM = [
   "public",
   "package-lock.json",
   "next.config.ts",
-  "proxy.ts",
   "instrumentation.ts",
   "run/build-worker.ts",
+  "run/web",
   "tsconfig.json",
   "postcss.config.mjs",
 ];
@@ -48,5 +49,6 @@ export const buildIfChanged = async (): Promise<void> => {
   const [status] = await once(build, "exit");
   if (status !== 0) throw new Error("the build failed; its messages stand above");
   await buildWorker();
+  await buildWebServer();
   writeFileSync(STAMP, wanted);
 };

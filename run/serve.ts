@@ -5,6 +5,7 @@ import { environment } from "@/store/environment";
 import { prepareRecord } from "@/store/prepare";
 import { type DatabaseServer, startDatabase } from "./database-server";
 import { worksFor } from "./folder-claim";
+import { WEB_SERVER } from "./web/build-web-server";
 
 /** The record, up to this version and with its demo: the project's own database, or one of the user's. */
 export const openRecord = async (folder: string): Promise<DatabaseServer | null> => {
@@ -22,16 +23,13 @@ export const openRecord = async (folder: string): Promise<DatabaseServer | null>
 
 const HEAP_MB = 256;
 
-/** A line that is idle for five seconds would be hung up just when a page that polls has something to say. */
-const LINES_KEPT = ["--keepAliveTimeout", "65000"];
-
 /** Where the pages' own server is asked by this machine. */
 export const webAddress = (port: number): string => {
   const { TALL_COMPASS_LISTEN: listen } = environment();
   return `http://${listen === "0.0.0.0" ? "127.0.0.1" : listen}:${port}`;
 };
 
-/** Next's own server, on loopback but behind a proxy. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
+/** The pages' own server, on loopback but behind a proxy. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
 export const serveNext = (
   how: "dev" | "start",
   port: number,
@@ -39,24 +37,21 @@ export const serveNext = (
   quiet = false,
   told: Readonly<Record<string, string>> = {},
 ): ChildProcess => {
-  const web = spawn(
-    "node_modules/.bin/next",
-    [how, "-H", environment().TALL_COMPASS_LISTEN, "-p", String(port), ...(how === "start" ? LINES_KEPT : [])],
-    {
-      stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
-      env: {
-        ...process.env,
-        ...told,
-        ...worksFor(environment().TALL_COMPASS_DATA),
-        NEXT_TELEMETRY_DISABLED: "1",
-        // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
-        MALLOC_ARENA_MAX: "2",
-        // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
-        ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
-      },
-      detached: true,
+  const web = spawn(process.execPath, [WEB_SERVER, how, environment().TALL_COMPASS_LISTEN, String(port)], {
+    stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
+    env: {
+      ...process.env,
+      ...told,
+      ...worksFor(environment().TALL_COMPASS_DATA),
+      NODE_ENV: how === "dev" ? "development" : "production",
+      NEXT_TELEMETRY_DISABLED: "1",
+      // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
+      MALLOC_ARENA_MAX: "2",
+      // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
+      ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
     },
-  );
+    detached: true,
+  });
   web.stderr?.on("data", (said: Buffer) => {
     if (!quiet) process.stderr.write(said);
     log(said.toString());

@@ -11,6 +11,7 @@ import { openShop } from "./network/open-shop";
 import { keepOwnKey, ownHeaders } from "./network/own-key";
 import { logTo } from "./rotated-log";
 import { answers, endNext, openRecord, serveNext, webAddress } from "./serve";
+import { buildWebServer } from "./web/build-web-server";
 
 /** `./start`; with `--many` three servers of the record, two web servers and a proxy on this machine; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
 const developing = process.argv.includes("--dev");
@@ -93,7 +94,7 @@ const serveOne = async ({ folder, port, claimed, logs, log, say }: Told): Promis
 const freeAndBuilt = async (port: number): Promise<void> => {
   if (!(await portIsFree(port)))
     throw new Error(`port ${port} is taken by another program; choose one with PORT=4000 ./start`);
-  if (!developing) await buildIfChanged();
+  await (developing ? buildWebServer() : buildIfChanged());
 };
 
 const serveMany = async (told: Told): Promise<Served> => {

@@ -27,25 +27,36 @@ export const jobChanged = async (jobId: string, db: Knex | Knex.Transaction = da
  */
 type JobWork = (trx: Knex.Transaction, change: number) => Promise<boolean>;
 
+/** What was begun is taken back: a repeat changes nothing, and counts as no change. */
+class NothingChanged extends Error {}
+
 /**
- * Something done to a job, one hand at a time: its row is locked before anything is read, so that whoever comes at the same
- * moment sees what this one did; on another server it is the count of changes, which both raise, that lets only one of them
- * be. A repeat that changes nothing counts as no change.
+ * Something done to a job, one hand at a time: its count of changes is raised before anything is read, so that whoever comes
+ * at the same moment waits and sees what this one did; on another server it is that count, which both raise, that lets only
+ * one of them be. A repeat that changes nothing counts as no change, so work that says so must have written nothing.
  *
  * @returns how many changes the job has had
  */
-export const changingJob = (jobId: string, work: JobWork): Promise<number> =>
-  inTransaction(async (trx) => {
-    const job = await trx("jobs").where({ id: jobId }).forUpdate().first("changes");
-    const changes = job?.changes ?? 0;
-    return (await work(trx, changes + 1)) ? jobChanged(jobId, trx) : changes;
-  });
+export const changingJob = async (jobId: string, work: JobWork): Promise<number> => {
+  let changes = 0;
+  try {
+    await inTransaction(async (trx) => {
+      changes = await jobChanged(jobId, trx);
+      if (await work(trx, changes)) return;
+      changes--;
+      throw new NothingChanged();
+    });
+  } catch (error) {
+    if (!(error instanceof NothingChanged)) throw error;
+  }
+  return changes;
+};
 
-/** The same, told by one of its rounds. */
-export const changingRound = async (roundId: string, work: JobWork): Promise<number> => {
+/** The same, told by one of its rounds. @param jobId of that round, where it is known */
+export const changingRound = async (roundId: string, work: JobWork, jobId?: string): Promise<number> => {
   // Looked up apart: read with the lock it would lock the round as well, and two hands would wait for each other.
-  const round = await database()("rounds").where({ id: roundId }).first("job_id");
-  return changingJob(round?.job_id ?? "", work);
+  const round = jobId === undefined ? await database()("rounds").where({ id: roundId }).first("job_id") : null;
+  return changingJob(jobId ?? round?.job_id ?? "", work);
 };
 
 /**

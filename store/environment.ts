@@ -75,13 +75,25 @@ const together = (told: Environment, given: Readonly<Record<string, string | und
   return told;
 };
 
-/** @throws BadInput with the variable's name, what was given and what would do */
-export const environment = (given: Readonly<Record<string, string | undefined>> = process.env): Environment => {
+type Given = Readonly<Record<string, string | undefined>>;
+
+const NAMES = Object.keys(schema.shape);
+
+const read = (given: Given): Environment => {
   // Set to nothing is not set.
-  const told = Object.fromEntries(Object.keys(schema.shape).map((name) => [name, given[name] || undefined]));
-  const read = schema.safeParse(told);
-  if (read.success) return together(read.data, given);
-  const [issue] = read.error.issues;
+  const told = schema.safeParse(Object.fromEntries(NAMES.map((name) => [name, given[name] || undefined])));
+  if (told.success) return together(told.data, given);
+  const [issue] = told.error.issues;
   const name = String(issue.path[0]);
   throw new BadInput(name, `${name}=${given[name]} will not do; give ${issue.message}`, { code: "unreadable" });
+};
+
+/** As it was read last, for it is asked several times by every request. */
+let last: { readonly from: string; readonly told: Environment } | null = null;
+
+/** @throws BadInput with the variable's name, what was given and what would do */
+export const environment = (given: Given = process.env): Environment => {
+  const from = NAMES.map((name) => given[name] ?? "").join("\0");
+  if (last?.from !== from) last = { from, told: read(given) };
+  return last.told;
 };

@@ -124,16 +124,21 @@ const readingRow = (roundId: string, r: Reading) => ({
 /**
  * Append-only; the same id again changes nothing. All of them are taken or none.
  *
+ * @param jobId of the round, where it is known
  * @returns how many changes the job has had
  */
-export const addReadings = (roundId: string, list: readonly Reading[]): Promise<number> =>
-  changingRound(roundId, async (trx, at_change) => {
-    const ids = list.map((r) => r.id);
-    const there = new Set(await trx("readings").whereIn("id", ids).pluck("id"));
-    const fresh = list.filter((r) => !there.has(r.id));
-    if (fresh.length > 0) await trx("readings").insert(fresh.map((r) => ({ ...readingRow(roundId, r), at_change })));
-    return fresh.length > 0;
-  });
+export const addReadings = (roundId: string, list: readonly Reading[], jobId?: string): Promise<number> =>
+  changingRound(
+    roundId,
+    async (trx, at_change) => {
+      const ids = list.map((r) => r.id);
+      const there = new Set(await trx("readings").whereIn("id", ids).pluck("id"));
+      const fresh = list.filter((r) => !there.has(r.id));
+      if (fresh.length > 0) await trx("readings").insert(fresh.map((r) => ({ ...readingRow(roundId, r), at_change })));
+      return fresh.length > 0;
+    },
+    jobId,
+  );
 
 /** @returns whether it is new (the same id again changes nothing), and how many changes the job has had */
 export const addTurn = async (

@@ -3,6 +3,9 @@ import { parseWith } from "@/core/wheel/parse-with";
 import { database } from "./database";
 import { inTransaction } from "./in-transaction";
 
+/** As they were proven last: every page asks for them. */
+let last: { readonly from: string; readonly settings: Settings } | null = null;
+
 export const readSettings = async (): Promise<Settings> => {
   const db = database();
   // As text: the driver reads JSON columns of some servers by itself, and a name that is a string would be read twice.
@@ -10,8 +13,12 @@ export const readSettings = async (): Promise<Settings> => {
     "name",
     db.raw("cast(?? as char) as value", ["value"]),
   );
+  const from = rows.map((r) => `${r.name}=${r.value}`).join("\n");
+  if (last?.from === from) return last.settings;
   const stored = Object.fromEntries(rows.map((r) => [r.name, JSON.parse(r.value)]));
-  return parseWith(settingsSchema, { ...FIRST_SETTINGS, ...stored });
+  const settings = parseWith(settingsSchema, { ...FIRST_SETTINGS, ...stored });
+  last = { from, settings };
+  return settings;
 };
 
 /** @throws BadInput with the setting's name */

@@ -43,6 +43,28 @@ export const troubleOf = (error: unknown): Trouble | null => {
   return null;
 };
 
+/** What is said of trouble that is not of what was sent. */
+const SAID: Readonly<Record<Trouble | "fault", { readonly status: number; readonly message: string }>> = {
+  away: { status: 503, message: "The record could not be reached; nothing was lost here. Try again in a moment." },
+  busy: {
+    status: 503,
+    message: "The record was being written to by others all the while; nothing was changed. Try again in a moment.",
+  },
+  full: {
+    status: 507,
+    message:
+      "The disk is full: nothing more can be stored until there is room. Nothing stored is lost; what was entered is kept where it was entered.",
+  },
+  fault: {
+    status: 500,
+    message: "Something went wrong here, and nothing was stored. What it was stands in the log.",
+  },
+};
+
+/** What whoever asked is told of an error that is not theirs. */
+export const saidOf = (error: unknown): { readonly status: number; readonly message: string } =>
+  SAID[troubleOf(error) ?? "fault"];
+
 /** Letters of an error that say what it was; with it the database repeats what it was asked, pictures and all. */
 const SAYS = 400;
 

@@ -8,7 +8,7 @@ import { refusedByDatabase } from "@/store/refused-by-database";
 import { roomOfRecord } from "@/store/room";
 import { TooManyTries } from "@/store/sign-in/slowed";
 import { StaleCopy } from "@/store/stale-copy";
-import { forLog, type Trouble, troubleOf } from "@/store/trouble";
+import { forLog, saidOf } from "@/store/trouble";
 
 /** No document of this application is near a megabyte. */
 const MOST_MB = 1;
@@ -46,14 +46,6 @@ export const readBody = async <S extends z.ZodType>(request: Request, schema: S)
   return parseWith(schema, parseJson(bytes.toString("utf8")));
 };
 
-/** What is said of trouble that is not of what was sent. */
-const TROUBLE: Readonly<Record<Trouble | "fault", string>> = {
-  away: "The record could not be reached; nothing was lost here. Try again in a moment.",
-  busy: "The record was being written to by others all the while; nothing was changed. Try again in a moment.",
-  full: "The disk is full: nothing more can be stored until there is room. Nothing stored is lost; what was entered is kept where it was entered.",
-  fault: "Something went wrong here, and nothing was stored. What it was stands in the log.",
-};
-
 /**
  * Runs a handler; bad input becomes 400 with its path, an old copy 409 with both versions, a record that does not answer
  * 503. What it answers itself goes as it is.
@@ -81,12 +73,9 @@ export const answer = async (work: () => Promise<unknown>): Promise<Response> =>
       );
     if (error instanceof WritingHeld)
       return Response.json({ error: { path: "", message: error.message } }, { status: 503 });
-    const trouble = troubleOf(error);
     console.error(forLog(error));
-    return Response.json(
-      { error: { path: "", message: TROUBLE[trouble ?? "fault"] } },
-      { status: trouble === null ? 500 : trouble === "full" ? 507 : 503 },
-    );
+    const { status, message } = saidOf(error);
+    return Response.json({ error: { path: "", message } }, { status });
   }
 };
 

@@ -109,7 +109,7 @@ export class ShopUnderAttack {
     };
     const which = (words: string) => all.filter((pid) => commandOf(pid).includes(words));
     if (victim === "database") for (const pid of which(`--datadir=${this.folder}`)) kill(pid);
-    else if (victim === "web server") for (const pid of which("next")) kill(pid);
+    else if (victim === "web server") for (const pid of which("web server")) kill(pid);
     else {
       const program = this.program;
       const ended = program ? once(program, "exit") : null;

@@ -1,3 +1,4 @@
+import { weekdayOf } from "@/core/planning/day-words";
 import type { Diary as DiaryData } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { clock, dayOf } from "./diary-words";
@@ -85,7 +86,7 @@ export const BenchTape = ({ diary }: { diary: DiaryData }) => {
               {date.getUTCDate()}
             </text>
             <text x={d * width + width / 2} y="166" fontSize="14" textAnchor="middle" fill="var(--color-ink)">
-              {date.toLocaleDateString("en-GB", { weekday: "short", timeZone: "UTC" })}
+              {weekdayOf(date)}
             </text>
           </g>
         );

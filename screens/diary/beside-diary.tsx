@@ -1,10 +1,11 @@
 "use client";
 import type { Away } from "@/core/planning/bench-day";
+import { dayWords } from "@/core/planning/day-words";
 import type { Diary as DiaryData } from "@/core/planning/diary";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { PageLink } from "../parts/frame/page-link";
 import { ListImport } from "../parts/lists/list-import";
-import { clock, short } from "./diary-words";
+import { clock } from "./diary-words";
 
 interface AwayListProps {
   readonly away: readonly Away[];
@@ -30,7 +31,7 @@ export const AwayList = ({ away, onTaken, onNotAway }: AwayListProps) => (
       {away.slice(0, AWAY_SHOWN).map((a) => (
         <li key={`${a.uid}${a.day}${a.from}`} className="flex min-h-12 items-center gap-2 border-b border-grid">
           <span className="min-w-0 flex-1 text-base leading-tight">
-            <b>{short(new Date(`${a.day}T12:00:00Z`))}</b>{" "}
+            <b>{dayWords(new Date(`${a.day}T12:00:00Z`))}</b>{" "}
             {a.to - a.from >= 1440 ? "all day" : `${clock(a.from)} to ${clock(a.to)}`}, {a.what}
           </span>
           <button
@@ -56,7 +57,7 @@ export const Rechecks = ({ rechecks }: Pick<DiaryData, "rechecks">) => (
       {rechecks.map((r) => (
         <li key={`${r.wheelId}${r.on}`}>
           <PageLink href={`/wheels/${r.wheelId}`} className="flex min-h-12 items-center gap-3 underline">
-            <b className="font-mono">{r.mark}</b> {short(new Date(`${r.on}T12:00:00Z`))}
+            <b className="font-mono">{r.mark}</b> {dayWords(new Date(`${r.on}T12:00:00Z`))}
           </PageLink>
         </li>
       ))}

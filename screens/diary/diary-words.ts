@@ -1,9 +1,6 @@
 /** The day so many days after another. */
 export const dayOf = (today: string, offset: number): Date =>
   new Date(Date.parse(`${today}T12:00:00Z`) + offset * 86_400_000);
-/** `Fri 4 Dec`. */
-export const short = (d: Date) =>
-  d.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
 /** `9:30`. */
 export const clock = (exact: number) => {
   // Rounded first: there are no sixty minutes past an hour.

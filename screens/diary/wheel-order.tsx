@@ -15,8 +15,9 @@ import {
   sortableKeyboardCoordinates,
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
+import { dayWords } from "@/core/planning/day-words";
 import type { Diary as DiaryData, DiaryJob } from "@/core/planning/diary";
-import { dayOf, short } from "./diary-words";
+import { dayOf } from "./diary-words";
 import { COLUMNS, WheelRow } from "./wheel-row";
 
 interface WheelOrderProps {
@@ -81,7 +82,7 @@ export const WheelOrder = ({ diary, jobs, onOrder }: WheelOrderProps) => {
             {jobs.map((j) => {
               const [ready, slow] = [diary.plan.ready, diary.slow].map((all) => all.find((r) => r.id === j.id));
               const day = (r: typeof ready) =>
-                r === undefined || r.day === null ? "not in sight" : short(dayOf(diary.today, r.day));
+                r === undefined || r.day === null ? "not in sight" : dayWords(dayOf(diary.today, r.day));
               return (
                 <WheelRow
                   key={j.id}

@@ -1,7 +1,8 @@
 import { useSortable } from "@dnd-kit/sortable";
+import { dayWords } from "@/core/planning/day-words";
 import type { DiaryJob } from "@/core/planning/diary";
 import { PageLink } from "../parts/frame/page-link";
-import { clock, short } from "./diary-words";
+import { clock } from "./diary-words";
 
 /** Columns of the list and of its head. */
 export const COLUMNS =
@@ -59,7 +60,7 @@ export const WheelRow = ({ job, ready, slow, late, lateIfSlow }: WheelRowProps) 
         </span>
       </span>
       <span className="text-right text-lg max-sm:portrait:hidden">
-        {job.promised ? short(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
+        {job.promised ? dayWords(new Date(`${job.promised}T12:00:00Z`)) : "no day"}
       </span>
       <span
         className={`text-right text-lg leading-tight max-sm:portrait:col-start-3 max-sm:portrait:row-span-2 max-sm:portrait:row-start-1 ${late ? "font-bold" : ""}`}

@@ -1,5 +1,6 @@
 "use client";
 import { useMemo } from "react";
+import { dayWords, noonOf } from "@/core/planning/day-words";
 import { type JobRow, waitsFor } from "@/core/planning/job-row";
 import { type PackedRow, unpackRow } from "@/core/planning/packed-row";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
@@ -9,8 +10,7 @@ import { KeepBench } from "./keep-bench";
 import { StageLine, StageShapes } from "./stage-line";
 import { UnreadableRow } from "./unreadable-row";
 
-const day = (iso: string) =>
-  new Date(`${iso}T12:00:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" });
+const day = (iso: string) => dayWords(noonOf(iso));
 
 const Row = ({ job, learning = false }: { job: JobRow; learning?: boolean }) => {
   if (job.unreadable !== undefined) return <UnreadableRow job={job} why={job.unreadable} />;

@@ -1,7 +1,7 @@
 import { change, readBody } from "@/app/api/answer";
 import { entrant } from "@/app/api/entrant";
 import { checkReading } from "@/core/rounds/check-reading";
-import { holesOfRound } from "@/record/holes";
+import { wheelRead } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../reading-schema";
 
@@ -10,6 +10,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   change(async () => {
     const reading = await readBody(request, readingSchema);
     const { id } = await params;
-    checkReading(reading, await holesOfRound(id));
-    return { ok: true, changes: await addReadings(id, [{ ...reading, who: await entrant(request, reading.who) }]) };
+    const { jobId, holes } = await wheelRead(id);
+    checkReading(reading, holes);
+    const who = await entrant(request, reading.who);
+    return { ok: true, changes: await addReadings(id, [{ ...reading, who }], jobId) };
   });

@@ -3,9 +3,9 @@ import { change, idSchema, readBody } from "@/app/api/answer";
 import { entrant } from "@/app/api/entrant";
 import { checkSpoke } from "@/core/rounds/check-reading";
 import { MOST_HOLES } from "@/core/wheel/holes";
-import { holesOfRound } from "@/record/holes";
+import { wheelRead } from "@/record/holes";
 import { onPracticeWheel } from "@/record/practice-wheel";
-import { addTurn, jobOfRound } from "@/store/rounds";
+import { addTurn } from "@/store/rounds";
 
 const schema = z.object({
   id: idSchema,
@@ -19,9 +19,9 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   change(async () => {
     const { id } = await params;
     const turn = await readBody(request, schema);
-    checkSpoke(turn.spoke, await holesOfRound(id));
+    const { jobId, holes } = await wheelRead(id);
+    checkSpoke(turn.spoke, holes);
     const { fresh, changes } = await addTurn(id, { ...turn, who: await entrant(request, turn.who) });
-    const job = fresh && turn.turns !== 0 ? await jobOfRound(id) : null;
-    if (job) await onPracticeWheel(job, (stand) => stand.turn(turn.spoke, turn.turns));
+    if (fresh && turn.turns !== 0) await onPracticeWheel(jobId, (stand) => stand.turn(turn.spoke, turn.turns));
     return { ok: true, changes };
   });

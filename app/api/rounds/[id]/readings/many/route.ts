@@ -2,7 +2,7 @@ import { z } from "zod";
 import { change, readBody } from "@/app/api/answer";
 import { entrant } from "@/app/api/entrant";
 import { checkReading } from "@/core/rounds/check-reading";
-import { holesOfRound } from "@/record/holes";
+import { wheelRead } from "@/record/holes";
 import { addReadings } from "@/store/rounds";
 import { readingSchema } from "../../reading-schema";
 
@@ -11,13 +11,14 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
   change(async () => {
     const readings = await readBody(request, z.array(readingSchema).min(1).max(300));
     const { id } = await params;
-    const holes = await holesOfRound(id);
+    const { jobId, holes } = await wheelRead(id);
     for (const reading of readings) checkReading(reading, holes);
     return {
       ok: true,
       changes: await addReadings(
         id,
         await Promise.all(readings.map(async (r) => ({ ...r, who: await entrant(request, r.who) }))),
+        jobId,
       ),
     };
   });
