@@ -1,5 +1,6 @@
+import { setTimeout as pause } from "node:timers/promises";
 import type { Knex } from "knex";
-import { database } from "./database";
+import { askedServer, database } from "./database";
 import { timesOrdered } from "./desk-order";
 
 /** What whoever watches is told. */
@@ -15,9 +16,10 @@ export interface Watcher {
   readonly looked: () => void;
 }
 
-/** ms between two looks, and how many go by between two at the lists. */
-const LOOK_EVERY = 150;
-const LISTS_EVERY = 2;
+/** ms between two looks at what others wrote: by the shop's own commands, or through another of several web servers. */
+const OTHERS_EVERY = { oneServer: 500, several: 250 };
+/** ms between two looks at most while something is written through this web server all the time. */
+const SOONEST = 120;
 
 interface Watched extends Watcher {
   readonly told: Map<string, number>;
@@ -26,7 +28,12 @@ interface Watched extends Watcher {
 
 const watchers = new Set<Watched>();
 let looking = false;
-let looks = 0;
+
+/** Shared by all parts of the web server, however they were bundled. */
+const held = globalThis as { tallCompassWritten?: () => void };
+
+/** Something was written through this web server: whoever watches it here is told at once. */
+export const wasWritten = (): void => held.tallCompassWritten?.();
 
 /** Handed back last, that a list shows: somewhat more than any does. */
 const BACK = 30;
@@ -61,8 +68,7 @@ const look = async (): Promise<void> => {
       w.told.set(id, now);
       w.job(id, now);
     }
-  looks++;
-  if (looks % LISTS_EVERY === 0 && all.some((w) => w.lists)) {
+  if (all.some((w) => w.lists)) {
     const now = await listsMark();
     for (const w of all) {
       if (!w.lists || w.listed === now) continue;
@@ -76,11 +82,29 @@ const look = async (): Promise<void> => {
 const goRound = async (): Promise<void> => {
   if (looking) return;
   looking = true;
+  let written = false;
+  let sooner: (() => void) | null = null;
+  held.tallCompassWritten = () => {
+    written = true;
+    sooner?.();
+  };
   while (watchers.size > 0) {
+    written = false;
     // A record that cannot be reached tells nothing: whoever watches notices the silence.
     await look().catch(() => undefined);
-    await new Promise((done) => setTimeout(done, LOOK_EVERY));
+    await pause(SOONEST);
+    if (written) continue;
+    const others = OTHERS_EVERY[askedServer() ? "several" : "oneServer"] - SOONEST;
+    await new Promise<void>((done) => {
+      const later = setTimeout(done, others);
+      sooner = () => {
+        clearTimeout(later);
+        done();
+      };
+    });
+    sooner = null;
   }
+  held.tallCompassWritten = undefined;
   looking = false;
 };
 
@@ -94,5 +118,7 @@ export const watch = (watcher: Watcher): (() => void) => {
   const watched: Watched = { ...watcher, told: new Map(), listed: null };
   watchers.add(watched);
   void goRound();
+  // It is told how all stands now, not at the next look.
+  wasWritten();
   return () => void watchers.delete(watched);
 };

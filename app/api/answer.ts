@@ -9,6 +9,7 @@ import { roomOfRecord } from "@/store/room";
 import { TooManyTries } from "@/store/sign-in/slowed";
 import { StaleCopy } from "@/store/stale-copy";
 import { forLog, saidOf } from "@/store/trouble";
+import { wasWritten } from "@/store/watching";
 
 /** No document of this application is near a megabyte. */
 const MOST_MB = 1;
@@ -84,7 +85,11 @@ export const change = (work: () => Promise<unknown>): Promise<Response> => {
   const full = noRoomFor(roomOfRecord());
   // Said before anything is written: a database that runs out of disk in the middle of it ends.
   if (full) return Promise.resolve(Response.json({ error: { path: "", message: full } }, { status: 507 }));
-  return answer(() => whileNotHeld(work));
+  return answer(async () => {
+    const done = await whileNotHeld(work);
+    wasWritten();
+    return done;
+  });
 };
 
 export const idSchema = z.uuid({ error: "an id is a UUID made by the sender" });
