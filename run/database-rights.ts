@@ -11,5 +11,10 @@ export const databaseRights = (secret: string): string =>
     `CREATE USER IF NOT EXISTS tall_compass_beside@'127.0.0.1' IDENTIFIED BY '${secret}';`,
     `ALTER USER tall_compass_beside@'127.0.0.1' IDENTIFIED BY '${secret}';`,
     "GRANT ALL ON `tall\\_compass\\_%`.* TO tall_compass_beside@'127.0.0.1';",
+    // Who keeps several shops, where they are asked for (./start --shops): each has a database and a user of its own.
+    `CREATE USER IF NOT EXISTS tall_compass_shops@'127.0.0.1' IDENTIFIED BY '${secret}';`,
+    `ALTER USER tall_compass_shops@'127.0.0.1' IDENTIFIED BY '${secret}';`,
+    "GRANT ALL ON `shop\\_%`.* TO tall_compass_shops@'127.0.0.1' WITH GRANT OPTION;",
+    "GRANT CREATE USER ON *.* TO tall_compass_shops@'127.0.0.1';",
     "",
   ].join("\n");

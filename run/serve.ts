@@ -29,6 +29,17 @@ export const webAddress = (port: number): string => {
   return `http://${listen === "0.0.0.0" ? "127.0.0.1" : listen}:${port}`;
 };
 
+/** What every server of pages is told, whatever it serves. */
+export const webEnvironment = (how: "dev" | "start", folder: string): Readonly<NodeJS.ProcessEnv> => ({
+  ...worksFor(folder),
+  NODE_ENV: how === "dev" ? "development" : "production",
+  NEXT_TELEMETRY_DISABLED: "1",
+  // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
+  MALLOC_ARENA_MAX: "2",
+  // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
+  ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
+});
+
 /** The pages' own server, on loopback but behind a proxy. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
 export const serveNext = (
   how: "dev" | "start",
@@ -39,17 +50,7 @@ export const serveNext = (
 ): ChildProcess => {
   const web = spawn(process.execPath, [WEB_SERVER, how, environment().TALL_COMPASS_LISTEN, String(port)], {
     stdio: ["ignore", how === "dev" ? "inherit" : "ignore", "pipe"],
-    env: {
-      ...process.env,
-      ...told,
-      ...worksFor(environment().TALL_COMPASS_DATA),
-      NODE_ENV: how === "dev" ? "development" : "production",
-      NEXT_TELEMETRY_DISABLED: "1",
-      // Pictures made smaller by several threads leave holes in each one's memory, that no other may use.
-      MALLOC_ARENA_MAX: "2",
-      // It needs a tenth of this; without a limit Node lets its memory grow into all that the machine has before it tidies up.
-      ...(how === "start" && { NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --max-old-space-size=${HEAP_MB}` }),
-    },
+    env: { ...process.env, ...webEnvironment(how, environment().TALL_COMPASS_DATA), ...told },
     detached: true,
   });
   web.stderr?.on("data", (said: Buffer) => {

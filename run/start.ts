@@ -2,6 +2,7 @@ import type { ChildProcess } from "node:child_process";
 import { createServer } from "node:net";
 import { join } from "node:path";
 import { environment } from "@/store/environment";
+import { listShops } from "@/store/shops";
 import { buildIfChanged } from "./build";
 import { keepDailyCopies } from "./daily-copy";
 import { endAllClaimed, type FolderClaim } from "./folder-claim";
@@ -11,11 +12,14 @@ import { openShop } from "./network/open-shop";
 import { keepOwnKey, ownHeaders } from "./network/own-key";
 import { logTo } from "./rotated-log";
 import { answers, endNext, openRecord, serveNext, webAddress } from "./serve";
+import { serveShops } from "./shops/serve-shops";
+import { shopAddress } from "./shops/shop-access";
 import { buildWebServer } from "./web/build-web-server";
 
-/** `./start`; with `--many` three servers of the record, two web servers and a proxy on this machine; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
+/** `./start`; with `--shops` several shops by name; with `--many` three servers of the record, two web servers and a proxy on this machine; with `--shop` for the workshop's network, everybody signed in; with `--dev` the development server, that shows a change as it is written (`npm run dev`). */
 const developing = process.argv.includes("--dev");
 const many = process.argv.includes("--many");
+const shops = process.argv.includes("--shops");
 if (process.argv.includes("--shop")) process.env.TALL_COMPASS_SERVE = "shop";
 
 const portIsFree = (port: number): Promise<boolean> =>
@@ -97,6 +101,29 @@ const freeAndBuilt = async (port: number): Promise<void> => {
   await (developing ? buildWebServer() : buildIfChanged());
 };
 
+/** Several shops, each with a server of its own that starts when it is asked. */
+const serveSeveral = async (told: Told): Promise<Served> => {
+  await freeAndBuilt(told.port);
+  told.claimed();
+  // Read after, for the key is told by then.
+  const { DATABASE_URL: servers, TALL_COMPASS_FRONT: key, ...settings } = environment();
+  const served = await serveShops({
+    ...told,
+    servers,
+    host: settings.TALL_COMPASS_LISTEN,
+    domain: settings.TALL_COMPASS_SHOPS,
+    key: settings.TALL_COMPASS_SERVE === "behind" ? (key ?? null) : null,
+    addressOf: shopAddress,
+  });
+  const all = await listShops(served.keeper);
+  console.log(
+    all.length === 0
+      ? "There is no shop yet; make one with: npm run shop -- add NAME"
+      : `Shops: ${all.map(shopAddress).join("  ")}`,
+  );
+  return served;
+};
+
 const serveMany = async (told: Told): Promise<Served> => {
   await freeAndBuilt(told.port);
   return startMany(told);
@@ -124,7 +151,7 @@ const main = async (): Promise<void> => {
     process.env.TALL_COMPASS_FRONT = keepOwnKey(folder, shop ? undefined : settings.TALL_COMPASS_FRONT);
     return ownHeaders(folder);
   };
-  const served = await (many ? serveMany : serveOne)({ folder, port, claimed, logs, log, say });
+  const served = await (many ? serveMany : shops ? serveSeveral : serveOne)({ folder, port, claimed, logs, log, say });
   let stopping = false;
   const onEnd: (() => void)[] = [];
   stop = async (code) => {
@@ -146,7 +173,8 @@ const main = async (): Promise<void> => {
     shown = network.address;
   }
   served.claim?.served(served.address, shown);
-  onEnd.push(keepDailyCopies(served.address, signedIn ? ownHeaders(folder) : {}));
+  // Several shops have theirs made by what serves each.
+  if (!shops) onEnd.push(keepDailyCopies(served.address, signedIn ? ownHeaders(folder) : {}));
   log(`started at ${shown}`);
   if (!shop)
     console.log(`Tall Compass: ${served.address}${many ? ", on three servers of the record" : ""}  (Ctrl-C stops it)`);

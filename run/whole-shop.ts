@@ -8,15 +8,18 @@ import { environment } from "@/store/environment";
 import { letRecordGo, prepareRecord } from "@/store/prepare";
 import { lookIntoCopy, restoreNow, takeCopy } from "@/store/restoring";
 import { runningDatabase, startDatabase } from "./database-server";
-import { servedAt } from "./folder-claim";
+import { claimFolder, servedAt } from "./folder-claim";
 import { ownHeaders } from "./network/own-key";
+import { openKeeper, shopTold, workFor } from "./shops/as-shop";
 
 /**
  * `npm run backup -- FILE` and `npm run restore -- FILE [--yes]`: the whole shop in one file, by the database's own dump in
- * one consistent look, while readings come in or not. With DATABASE_URL a database of the user's own, else the project's.
+ * one consistent look, while readings come in or not. With DATABASE_URL a database of the user's own, else the
+ * project's; with `--shop NAME` one of several shops.
  */
 const told = process.argv.slice(2);
-const [command, file] = told.filter((t) => !t.startsWith("--"));
+const shop = shopTold(told);
+const [command, file] = told.filter((t, i) => !t.startsWith("--") && told[i - 1] !== "--shop");
 const sure = told.includes("--yes");
 
 /** Whoever puts a copy back: the running shop itself, or this command where none runs. */
@@ -106,8 +109,12 @@ const restore = async (from: string, desk: Desk): Promise<void> => {
 const main = async (): Promise<void> => {
   if ((command !== "backup" && command !== "restore") || !file)
     throw new Error("say which file: npm run backup -- shop.sql.gz, or npm run restore -- shop.sql.gz");
+  const keeper = shop ? await openKeeper() : null;
+  if (keeper && shop) await workFor(keeper, shop);
   const { TALL_COMPASS_DATA: folder, DATABASE_URL } = environment();
-  const served = DATABASE_URL ? null : servedAt(folder);
+  const served = DATABASE_URL && !shop ? null : servedAt(folder);
+  // Nobody starts that shop while this command puts a copy in its place.
+  const claim = shop && !served && command === "restore" ? await claimFolder(folder) : null;
   const running = DATABASE_URL ?? (await runningDatabase(folder));
   const server = running ? null : await startDatabase(folder);
   const url = running ?? server?.url ?? "";
@@ -124,6 +131,8 @@ const main = async (): Promise<void> => {
   } finally {
     await letRecordGo();
     await server?.stop();
+    claim?.release();
+    await keeper?.stop();
   }
 };
 

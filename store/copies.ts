@@ -24,6 +24,13 @@ const usualFolder = (): string => join(/* turbopackIgnore: true */ environment()
 
 /** The folder copies are kept in, made where it is not there. @throws BadInput where nothing can be written there */
 const folderOf = (told: string): string => {
+  // Another shop's copies lie in a folder of the same machine.
+  if (told !== "" && environment().TALL_COMPASS_SHOP !== undefined)
+    throw new BadInput(
+      "copiesFolder",
+      "this shop is one of several on its machine, and its copies are kept where it keeps them; leave this empty",
+      { code: "stands-against", what: "copiesFolder" },
+    );
   const folder = resolve(/* turbopackIgnore: true */ told || usualFolder());
   try {
     // Folder by folder only in the project's own place: made so under /proc, Node never comes back.

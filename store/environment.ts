@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { shopNameSchema } from "@/core/shop/shop-name";
 import { BadInput } from "@/core/wheel/bad-input";
 import { serversOf } from "./record-address";
 
@@ -41,6 +42,13 @@ const schema = z.object({
     .string()
     .min(20, { error: "a secret of at least 20 letters, the same for the proxy and all web servers behind it" })
     .optional(),
+  /** What the addresses of several shops end with (`./start --shops`): harbour.wheels.example is the shop harbour's. */
+  TALL_COMPASS_SHOPS: z
+    .string()
+    .regex(/^[a-z0-9]([a-z0-9.-]{0,200}[a-z0-9])?$/, { error: "the end of an address, such as wheels.example" })
+    .default("localhost"),
+  /** Told by `./start --shops` to what serves one of them: the machine and its folders are not that shop's. */
+  TALL_COMPASS_SHOP: shopNameSchema.optional(),
   /** A database of the user's own, in place of the project's; several servers of one record with commas, nearest first. */
   DATABASE_URL: z
     .string()

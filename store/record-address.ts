@@ -17,6 +17,12 @@ export const nearestOf = (url: string): URL => new URL(serversOf(url)[0] ?? url)
 
 export const nameIn = (url: string): string => decodeURIComponent(nearestOf(url).pathname.slice(1));
 
+/** The same servers, asked as somebody else. */
+export const asUser = (url: string, user: string, password: string): string => {
+  const [, , hosts = "", name = ""] = ADDRESS.exec(url) ?? [];
+  return `mysql://${encodeURIComponent(user)}:${encodeURIComponent(password)}@${hosts}${name}`;
+};
+
 /** Another database on the same servers. */
 export const withName = (url: string, name: string): string => {
   const [, who = "", hosts = "", , rest = ""] = ADDRESS.exec(url) ?? [];

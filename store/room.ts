@@ -21,8 +21,10 @@ export const roomIn = (folder: string): Room | null => {
 export const roomOfRecord = (): Room | null => {
   const now = Date.now();
   if (last && now - last.at < HOLDS && now >= last.at) return last.room;
-  const { TALL_COMPASS_DATA: folder } = environment();
-  const own = existsSync(/* turbopackIgnore: true */ join(folder, "mariadb"));
+  const { TALL_COMPASS_DATA: folder, TALL_COMPASS_SHOP: oneOfSeveral } = environment();
+  // Several shops lie in the folder of the database they share.
+  const record = oneOfSeveral === undefined ? folder : join(folder, "..", "..");
+  const own = existsSync(/* turbopackIgnore: true */ join(record, "mariadb"));
   last = { at: now, room: own ? roomIn(folder) : null };
   return last.room;
 };

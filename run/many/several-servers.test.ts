@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import { addAct, listActs } from "@/store/acts";
+import { databaseAnswers } from "@/store/answers";
 import { askedOf, askedServer, openDatabase } from "@/store/database";
 import { saveOrder, timesOrdered } from "@/store/desk-order";
 import { changeJob, findJob, jobsOfWheel } from "@/store/jobs";
@@ -7,16 +8,21 @@ import { leasedFor, takeLease } from "@/store/lease";
 import { addMeasurement, listMeasurements } from "@/store/measurements";
 import { migrate } from "@/store/migrate";
 import { openJob } from "@/store/open-job";
+import { asUser, withName } from "@/store/record-address";
 import { addReadings, listRounds, openRound } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
+import { eraseShop, listShops, makeShop, shopUrl, tellRights } from "@/store/shops";
 import { makePairing, takePairing } from "@/store/sign-in/pairings";
 import { addPerson, changePerson, listPeople } from "@/store/sign-in/people";
 import { importStock, listStock, moveStock, saveStock } from "@/store/stock";
+import { keeperOf } from "../shops/shop-access";
 import { ownNodes } from "./nodes.test.rig";
 
 // One record on three servers: what two of them are asked in the same moment ends as if one had been asked after the other.
 
 const nodes = ownNodes(".test-output/several-servers");
+/** All servers have what was confirmed at any. */
+const settled = () => everywhere(async () => null);
 const id = () => crypto.randomUUID();
 const PAIRS = 15;
 
@@ -317,4 +323,63 @@ test("the asked server killed, frozen, cut off, its disk lost: another is asked,
   const [first] = await everywhere(() => listRounds(jobId));
   expect(first.readings.map((r) => r.id)).toEqual(confirmed);
   await db.destroy();
+});
+
+test("a shop made through one server is there at all, reached by its own user alone; erased it is gone from all, its neighbour stays", async () => {
+  const keepers = nodes.all.nodes.map((node) => keeperOf(node.url));
+  const passwords = { north: "0a0a0a", "north-road": "0b0b0b" } as const;
+  await makeShop(keepers[0], "north", passwords.north);
+  await makeShop(keepers[1], "north-road", passwords["north-road"]);
+  await settled();
+  await expect(makeShop(keepers[2], "north", "0c")).rejects.toThrow("there is a shop called north already");
+  for (const wrong of ["north_beside", "North", "1st", "a`b", "x'; drop", "", "a".repeat(31)])
+    await expect(makeShop(keepers[0], wrong, "0c")).rejects.toThrow(/will not do; give small letters/);
+  const open = keepers.map((keeper) => openDatabase(shopUrl(keeper, "north", passwords.north)));
+  try {
+    await open[2].raw("create table wheels (id int primary key)");
+    await settled();
+    for (const [i, db] of open.entries()) {
+      expect(await listShops(keepers[i])).toEqual(["north", "north-road"]);
+      await db.raw("insert into wheels values (?)", [i]);
+      await settled();
+      // What stands beside its own for a while it may make; nothing of anybody else's, with whatever name.
+      await db.raw("create database if not exists shop_north_tryout");
+      const [told] = await db.raw(
+        "select count(*) as there from information_schema.schemata where schema_name like 'shop%road%' or schema_name = 'tall_compass'",
+      );
+      expect(Number(told[0].there)).toBe(0);
+      for (const reach of [
+        "select * from tall_compass.jobs",
+        "select * from `shop_north-road`.wheels",
+        "create table `shop_north-road`.taken (id int)",
+        "create database `shop_north-road_beside`",
+        "create database shop_northern",
+        "select * from mysql.global_priv",
+        "create user other identified by 'x'",
+      ])
+        await expect(db.raw(reach), reach).rejects.toMatchObject({
+          errno: expect.toSatisfy((n) => [1044, 1142, 1227].includes(n)),
+        });
+    }
+    // Who loads a file from elsewhere may not even read the shop it is for.
+    const beside = openDatabase(
+      asUser(withName(keepers[1], "shop_north_tryout"), "shop_north_beside", passwords.north),
+    );
+    try {
+      await expect(beside.raw("select * from shop_north.wheels")).rejects.toMatchObject({ errno: 1142 });
+    } finally {
+      await beside.destroy();
+    }
+  } finally {
+    for (const db of open) await db.destroy();
+  }
+  await eraseShop(keepers[1], "north");
+  await settled();
+  for (const keeper of keepers) expect(await listShops(keeper)).toEqual(["north-road"]);
+  await expect(databaseAnswers(shopUrl(keepers[0], "north", passwords.north))).rejects.toThrow(/Access denied/);
+  // Told a new password it is reached by that one from then on.
+  await tellRights(keepers[2], "north-road", "0d0d0d");
+  await settled();
+  await databaseAnswers(shopUrl(keepers[0], "north-road", "0d0d0d"));
+  await eraseShop(keepers[0], "north-road");
 });

@@ -1,4 +1,4 @@
-import { Agent, request as ask, type IncomingHttpHeaders } from "node:http";
+import { Agent } from "node:http";
 import {
   createSecureServer,
   type Http2SecureServer,
@@ -8,26 +8,10 @@ import {
 import type { AddressInfo } from "node:net";
 import { OWN_HEADERS } from "@/core/shop/own-headers";
 import type { Certificate } from "./authority";
+import { passOn, sayPlainly } from "./pass-on";
 
-/** Bytes of a body: an archive with its pictures has up to 100 MB. */
-const MOST = 110 * 1024 * 1024;
 /** Where a page served in plain asks whether this device trusts the shop: nothing is told but that it answers. */
 export const TRUST_PROBE = "/trusted";
-
-/** Of one connection only; what stands between must not pass them on. */
-const HOP = new Set([
-  ...["connection", "keep-alive", "proxy-authenticate", "proxy-authorization", "proxy-connection"],
-  ...["te", "trailer", "transfer-encoding", "upgrade", "http2-settings"],
-]);
-
-/** What the pages' own server is told: all that was asked, but for what only the front may say. */
-const passedOn = (headers: IncomingHttpHeaders, own: IncomingHttpHeaders): IncomingHttpHeaders => {
-  const out: IncomingHttpHeaders = {};
-  for (const [name, value] of Object.entries(headers))
-    if (!name.startsWith(":") && !HOP.has(name) && !name.startsWith(OWN_HEADERS) && !name.startsWith("x-forwarded-"))
-      out[name] = value;
-  return { ...out, ...own };
-};
 
 interface FrontOptions {
   readonly certificate: Certificate;
@@ -52,65 +36,27 @@ export interface SecureFront {
 export const secureFront = async (options: FrontOptions): Promise<SecureFront> => {
   const { to, key, isServed, addresses } = options;
   const agent = new Agent({ keepAlive: true, maxSockets: 256 });
-  const say = (request: Http2ServerRequest, response: Http2ServerResponse, status: number, words: string) => {
-    if (response.headersSent) return response.stream?.destroy();
-    response.writeHead(status, {
-      "content-type": "text/plain; charset=utf-8",
-      // What was announced and not read would be taken for the next that is asked; HTTP/2 has no such header.
-      ...(request.httpVersionMajor < 2 && { connection: "close" }),
-    });
-    response.end(`${words}\n`);
-  };
   const serve = (request: Http2ServerRequest, response: Http2ServerResponse) => {
     const host = request.headers[":authority"] ?? request.headers.host;
-    if (!isServed(host)) return say(request, response, 421, "this shop is not served under that name");
+    if (!isServed(host)) return sayPlainly(request, response, 421, "this shop is not served under that name");
     if (request.url === TRUST_PROBE) {
       response.writeHead(200, { "content-type": "application/json", "access-control-allow-origin": "*" });
       return response.end('{"trusted":true}');
     }
-    if (Number(request.headers["content-length"] ?? 0) > MOST)
-      return say(request, response, 413, "at most 110 MB is taken");
-    const from = request.socket.remoteAddress ?? "";
-    const own = {
-      host,
-      [`${OWN_HEADERS}front`]: key,
-      [`${OWN_HEADERS}addresses`]: addresses((server.address() as AddressInfo).port).join(" "),
-      "x-forwarded-proto": "https",
-      "x-forwarded-host": host,
-      "x-forwarded-for": from,
-    };
-    const onward = ask(
-      {
-        host: "127.0.0.1",
-        port: to,
-        agent,
-        method: request.method,
-        path: request.url,
-        headers: passedOn(request.headers, own),
+    passOn(request, response, {
+      to,
+      agent,
+      told: {
+        host,
+        [`${OWN_HEADERS}front`]: key,
+        [`${OWN_HEADERS}addresses`]: addresses((server.address() as AddressInfo).port).join(" "),
+        "x-forwarded-proto": "https",
+        "x-forwarded-host": host,
+        "x-forwarded-for": request.socket.remoteAddress ?? "",
       },
-      (answer) => {
-        const headers = Object.fromEntries(Object.entries(answer.headers).filter(([name]) => !HOP.has(name)));
-        response.writeHead(answer.statusCode ?? 502, {
-          ...headers,
-          // From now on this name is asked for over HTTPS alone; not "localhost", which is every program's on its machine.
-          ...(!/^localhost(:|$)/i.test(host ?? "") && { "strict-transport-security": "max-age=31536000" }),
-        });
-        answer.pipe(response);
-      },
-    );
-    onward.on("error", () =>
-      say(request, response, 503, "The shop does not answer just now. Nothing was lost; try again in a moment."),
-    );
-    // Whoever asked has gone: nobody waits for the rest.
-    response.on("close", () => onward.destroy());
-    let size = 0;
-    request.on("data", (chunk: Buffer) => {
-      size += chunk.length;
-      if (size <= MOST) return;
-      onward.destroy();
-      say(request, response, 413, "at most 110 MB is taken");
+      // From now on this name is asked for over HTTPS alone; not "localhost", which is every program's on its machine.
+      answered: /^localhost(:|$)/i.test(host ?? "") ? {} : { "strict-transport-security": "max-age=31536000" },
     });
-    request.pipe(onward);
   };
   const server: Http2SecureServer = createSecureServer(
     { ...options.certificate, allowHTTP1: true, minVersion: "TLSv1.2" },

@@ -1,47 +1,5 @@
-import { createServer } from "node:http";
-import next from "next";
-import { passes } from "./door";
+import { servePages } from "./serve-pages";
 
-/**
- * The pages' own server: `dev|start HOST PORT`. Whoever asks passes the door, then the framework answers. Not by the
- * framework's own way to look at a request first: that makes it anew twice over, and takes longer than answering it.
- */
-const [how = "", hostname = "", port = ""] = process.argv.slice(2);
-const developing = how === "dev";
-process.title = "tall-compass web server";
-
-/** ms for which a line may be idle: hung up after five seconds it would be so just when a page that polls has something to say. */
-const LINE_KEPT = 65_000;
-/** ms in which what is being answered ends when it is to stop. */
-const PATIENCE = 1500;
-
-const server = createServer({ keepAliveTimeout: LINE_KEPT });
-const framework = next({ dev: developing, hostname, port: Number(port), httpServer: server });
-await framework.prepare();
-const answer = framework.getRequestHandler();
-
-server.on("request", async (request, response) => {
-  try {
-    if (await passes(request, response)) await answer(request, response);
-  } catch (error) {
-    console.error(error);
-    if (!response.headersSent) response.writeHead(500);
-    response.end();
-  }
-});
-// Only the development server talks that way.
-if (!developing) server.on("upgrade", (_, socket) => socket.destroy());
-
-const stop = (): void => {
-  server.close(() => process.exit(0));
-  server.closeIdleConnections();
-  // Pages that are told what happens listen for ever.
-  setTimeout(() => process.exit(0), PATIENCE);
-};
-for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, stop);
-
-server.on("error", (error) => {
-  console.error(`the pages' own server: ${error.message}`);
-  process.exit(1);
-});
-server.listen(Number(port), hostname);
+/** What is started for the pages of a shop: `dev|start HOST PORT`. */
+const [how, hostname = "", port = ""] = process.argv.slice(2);
+await servePages({ hostname, port: Number(port), developing: how === "dev" });
