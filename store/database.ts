@@ -86,6 +86,7 @@ const askOneOfMany = (db: Knex, servers: readonly string[]): void => {
       const done = given.at(-1);
       if (typeof done !== "function") return query(...given);
       return query(...given.slice(0, -1), (error: { readonly errno?: number } | null, ...came: unknown[]) => {
+        if (!error) asked.heard(server);
         if (error?.errno === CUT_OFF) {
           connection.destroy();
           void asked.look();

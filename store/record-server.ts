@@ -53,6 +53,7 @@ export class AskedServer {
   private at: string;
   private looks = 0;
   private lookedAt = 0;
+  private heardAt = 0;
   private last: ServerState = "ready";
   private timer: NodeJS.Timeout | null = null;
   private ended = false;
@@ -72,6 +73,11 @@ export class AskedServer {
     this.watch();
     if (Date.now() - this.lookedAt > OLD) await this.look();
     return this.last;
+  }
+
+  /** A server answered whoever asked it: one that has much to do is late at a look, and not away. */
+  heard(server: string): void {
+    if (server === this.at) this.heardAt = Date.now();
   }
 
   /** Looks from now on, while anything is to be asked. */
@@ -94,7 +100,9 @@ export class AskedServer {
 
   /** Looks now: a question failed as one does where the server is away. */
   async look(): Promise<void> {
-    this.last = await stateOf(this.at);
+    const since = Date.now();
+    const state = await stateOf(this.at);
+    this.last = state === "away" && this.heardAt > since ? "ready" : state;
     this.lookedAt = Date.now();
     if (this.last !== "ready") return this.moveTo(await this.firstReady(this.servers.filter((s) => s !== this.at)));
     this.looks++;
