@@ -1,5 +1,5 @@
 import type { ChildProcess } from "node:child_process";
-import { rmSync } from "node:fs";
+import { rmSync, statSync } from "node:fs";
 import { performance } from "node:perf_hooks";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { readDiary } from "@/record/diary";
@@ -7,8 +7,10 @@ import { wheelHistory } from "@/record/history";
 import { rowsOf } from "@/record/job-rows";
 import { readShopFigures } from "@/record/shop-figures";
 import { type Crowd, type CrowdSize, makeCrowd } from "@/store/crowd";
+import { dumpShop } from "@/store/dump";
 import { find } from "@/store/find";
 import { benchRows, practiceRows } from "@/store/jobs";
+import { lookInto } from "@/store/restore";
 import { listStock } from "@/store/stock";
 import { buildIfChanged } from "./build";
 import { type DatabaseServer, freePort, startDatabase } from "./database-server";
@@ -18,13 +20,14 @@ import { answers, endNext, serveNext } from "./serve";
  * `npm run crowd -- JOBS READINGS PHOTOS MOVES`: fills two databases of its own (never the shop's) with invented jobs, one
  * with a hundred or so, one with the whole crowd, and times what every list and search asks of them, and every page over
  * HTTP, now the one, now the other, so that what else the machine does falls on both; medians, and how they grow. With
- * `--again` those of the last time are asked.
+ * `--again` those of the last time are asked; with `--copies` the whole crowd is copied and put beside itself once as well.
  */
 const told = process.argv.slice(2);
 const AGAIN = told.includes("--again");
 const [jobs = 10_000, readings = 50 * jobs, photos = jobs / 2, moves = 4 * jobs] = told
   .filter((t) => !t.startsWith("--"))
   .map(Number);
+const COPIES = told.includes("--copies");
 const FEW = 120;
 /** Times each is asked before it is timed, and then. */
 const WARM = 6;
@@ -111,6 +114,23 @@ const time = async (questions: readonly (readonly [string, Ask])[], shops: reado
   }
 };
 
+/** How long the whole shop takes into one file, and from there into a database beside, looked through as before it is put back. */
+const timeCopies = async (url: string): Promise<void> => {
+  const file = ".test-output/crowd.sql.gz";
+  const took = async (name: string, work: () => Promise<unknown>) => {
+    const began = performance.now();
+    await work();
+    console.log(`${name}: ${((performance.now() - began) / 1000).toFixed(0)} s`);
+  };
+  try {
+    await took("a copy of all", () => dumpShop(url, file));
+    console.log(`it has ${(statSync(file).size / 1048576).toFixed(0)} MB`);
+    await took("put beside and looked through", () => lookInto(url, file, "beside"));
+  } finally {
+    rmSync(file, { force: true });
+  }
+};
+
 await buildIfChanged();
 const share = (n: number) => Math.max(1, Math.round((n / jobs) * FEW));
 const few = await shopOf(
@@ -139,6 +159,7 @@ try {
       `${path}: first bytes after ${first.toFixed(0)} ms, ${(bytes / 1048576).toFixed(1)} MB after ${(performance.now() - began).toFixed(0)} ms`,
     );
   }
+  if (COPIES) await timeCopies(many.server.url);
 } finally {
   for (const { crowd, server, web } of [few, many]) {
     await crowd.close();
