@@ -57,7 +57,7 @@ export interface ShopAsked {
 }
 
 /** ms for which it is not tried again to start one that did not start, and for which the list of shops holds. */
-const NOT_AGAIN = 4000;
+const NOT_AGAIN = 1000;
 const HOLDS = 1500;
 /** ms in which a shop's server must be there: its record may have to be brought up first. */
 const PATIENCE = 60_000;
