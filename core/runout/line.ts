@@ -219,7 +219,8 @@ const fitted = (
     aside.push({ at: known[worst], row, own });
   }
   const withKnown = (hole: number) => Float64Array.from(known, (i) => covariance[(hole - i + n) % n]);
-  const explained = (hole: number): Float64Array => {
+  /** K⁻¹d of the readings used, d what they have in common with a hole. */
+  const acrossFrom = (hole: number): Float64Array => {
     const across = solved(withKnown(hole));
     const common = withKnown(hole);
     for (const gone of aside) {
@@ -227,11 +228,12 @@ const fitted = (
       for (let i = 0; i < u; i++) along += gone.row[i] * common[i];
       for (let i = 0; i < u; i++) across[i] -= (gone.row[i] * along) / gone.own;
     }
-    return Float64Array.from({ length: n }, (_, other) => {
-      let sum = 0;
-      for (let i = 0; i < u; i++) sum += across[i] * covariance[(other - known[i] + n) % n];
-      return sum;
-    });
+    return across;
+  };
+  const common = (across: Float64Array, other: number): number => {
+    let sum = 0;
+    for (let i = 0; i < u; i++) sum += across[i] * covariance[(other - known[i] + n) % n];
+    return sum;
   };
   const used = u - aside.length;
   const byHole = new Float64Array(n);
@@ -247,8 +249,11 @@ const fitted = (
     weights: byHole,
     misfit,
     evidence: aside.length * ASIDE - (logDeterminant + used * Math.log(2 * Math.PI) + misfit * used) / 2,
-    explainedAt: (hole) => explained(hole)[hole],
-    explained,
+    explainedAt: (hole) => common(acrossFrom(hole), hole),
+    explained: (hole) => {
+      const across = acrossFrom(hole);
+      return Float64Array.from({ length: n }, (_, other) => common(across, other));
+    },
   };
 };
 
