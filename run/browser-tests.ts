@@ -3,7 +3,7 @@ import { once } from "node:events";
 import { rmSync } from "node:fs";
 import { buildIfChanged } from "./build";
 import { freePort } from "./database-server";
-import { answers, endNext, openRecord, serveNext } from "./serve";
+import { answers, endWeb, openRecord, startWeb } from "./serve";
 
 /** A part of the tests, with a server, a database and a report of its own: `--shard=1/2`. */
 const SHARD = /^--shard=(\d+)\/\d+$/;
@@ -29,7 +29,7 @@ const browserTests = async (which: readonly string[]): Promise<boolean> => {
     await buildIfChanged();
     const port = await freePort();
     const address = `http://127.0.0.1:${port}`;
-    const web = serveNext("start", port);
+    const web = startWeb("start", port);
     try {
       await answers(address, web);
       // For the commands that go through the running shop.
@@ -42,7 +42,7 @@ const browserTests = async (which: readonly string[]): Promise<boolean> => {
       const [status] = await once(tests, "exit");
       return status === 0;
     } finally {
-      await endNext(web);
+      await endWeb(web);
     }
   } finally {
     await server?.stop();

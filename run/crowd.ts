@@ -14,7 +14,7 @@ import { lookInto } from "@/store/restore";
 import { listStock } from "@/store/stock";
 import { buildIfChanged } from "./build";
 import { type DatabaseServer, freePort, startDatabase } from "./database-server";
-import { answers, endNext, serveNext } from "./serve";
+import { answers, endWeb, startWeb } from "./serve";
 
 /**
  * `npm run crowd -- JOBS READINGS PHOTOS MOVES`: fills two databases of its own (never the shop's) with invented jobs, one
@@ -89,7 +89,7 @@ const shopOf = async (size: CrowdSize, folder: string): Promise<Shop> => {
   const server = await startDatabase(folder);
   const crowd = await makeCrowd(server.url, size);
   const port = await freePort();
-  const web = serveNext("start", port, undefined, false, { DATABASE_URL: server.url });
+  const web = startWeb("start", port, undefined, false, { DATABASE_URL: server.url });
   const address = `http://127.0.0.1:${port}`;
   await answers(`${address}/api/health`, web);
   return { crowd, server, web, address };
@@ -163,7 +163,7 @@ try {
 } finally {
   for (const { crowd, server, web } of [few, many]) {
     await crowd.close();
-    await endNext(web);
+    await endWeb(web);
     await server.stop();
   }
 }

@@ -41,7 +41,7 @@ export const webEnvironment = (how: "dev" | "start", folder: string): Readonly<N
 });
 
 /** The pages' own server, on loopback but behind a proxy. @param log what it says of trouble is written down as well @param quiet and said nowhere else @param told to it alone */
-export const serveNext = (
+export const startWeb = (
   how: "dev" | "start",
   port: number,
   log: (what: string) => void = () => undefined,
@@ -64,7 +64,7 @@ export const serveNext = (
 const PATIENCE = 3000;
 
 /** Ends it with all it started; one that does not end by itself is made to. */
-export const endNext = async (web: ChildProcess): Promise<void> => {
+export const endWeb = async (web: ChildProcess): Promise<void> => {
   if (!web.pid) return;
   const tell = (signal: NodeJS.Signals) => {
     try {

@@ -11,7 +11,7 @@ import { startMany } from "./many/many-servers";
 import { openShop } from "./network/open-shop";
 import { keepOwnKey, ownHeaders } from "./network/own-key";
 import { logTo } from "./rotated-log";
-import { answers, endNext, openRecord, serveNext, webAddress } from "./serve";
+import { answers, endWeb, openRecord, startWeb, webAddress } from "./serve";
 import { serveShops } from "./shops/serve-shops";
 import { shopAddress } from "./shops/shop-access";
 import { buildWebServer } from "./web/build-web-server";
@@ -60,7 +60,7 @@ const serveOne = async ({ folder, port, claimed, logs, log, say }: Told): Promis
   let web: ChildProcess | null = null;
   const end = async () => {
     for (const stopped of onEnd) stopped();
-    if (web) await endNext(web);
+    if (web) await endWeb(web);
     await server?.stop();
   };
   stop = async (code) => {
@@ -71,7 +71,7 @@ const serveOne = async ({ folder, port, claimed, logs, log, say }: Told): Promis
     await freeAndBuilt(port);
     const own = claimed();
     const serve = (): ChildProcess => {
-      const begun = serveNext(developing ? "dev" : "start", port, log);
+      const begun = startWeb(developing ? "dev" : "start", port, log);
       if (begun.pid) server?.claim.started(begun.pid);
       return begun;
     };

@@ -6,7 +6,7 @@ import { diaryIcs } from "@/formats/diary-ics";
 import { openRawRecord, type RawRecord } from "@/store/raw-record";
 import { buildIfChanged } from "../build";
 import { freePort } from "../database-server";
-import { answers, endNext, openRecord, serveNext } from "../serve";
+import { answers, endWeb, openRecord, startWeb } from "../serve";
 import { goodReading, goodRequests, type Here } from "./good-requests.test.rig";
 import type { Asked, GoodFiles } from "./requests";
 
@@ -69,7 +69,7 @@ export const inFuzzedShop = async (name: string, work: (shop: FuzzedShop) => Pro
   process.env.TALL_COMPASS_DEMO = "no";
   const server = await openRecord(folder);
   const port = await freePort();
-  const web = serveNext("start", port, undefined, true);
+  const web = startWeb("start", port, undefined, true);
   const record = openRawRecord(server?.url ?? "");
   try {
     await answers(`http://127.0.0.1:${port}`, web);
@@ -116,7 +116,7 @@ export const inFuzzedShop = async (name: string, work: (shop: FuzzedShop) => Pro
     await work({ here, files, record, send: (asked) => send(port, asked), memory: () => memoryOf(pid) });
   } finally {
     await record.close();
-    await endNext(web);
+    await endWeb(web);
     await server?.stop();
   }
 };

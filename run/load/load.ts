@@ -7,7 +7,7 @@ import { buildIfChanged } from "../build";
 import { freePort } from "../database-server";
 import { type ManyServers, startMany } from "../many/many-servers";
 import { logTo } from "../rotated-log";
-import { answers, endNext, openRecord, serveNext } from "../serve";
+import { answers, endWeb, openRecord, startWeb } from "../serve";
 import { serveBare } from "./bare-route";
 
 /**
@@ -169,7 +169,7 @@ const main = async (): Promise<void> => {
   delete process.env.DATABASE_URL;
   const server = await openRecord(join(FOLDER, "one"));
   const port = await freePort();
-  const one = serveNext("start", port);
+  const one = startWeb("start", port);
   const address = `http://127.0.0.1:${port}`;
   await answers(address, one);
   try {
@@ -186,10 +186,10 @@ const main = async (): Promise<void> => {
     const bare = await serveBare(join(FOLDER, "bare"));
     const route = await flatOut(() => ask(bare.address, "/bare", { id: uuid(), typed: "20" }));
     const page = await flatOut(() => ask(bare.address, "/"));
-    await endNext(bare.web);
+    await endWeb(bare.web);
     console.log(`the framework by itself: ${figure(route)} routes a second, ${figure(page)} pages a second`);
     await measure("one web server ", address, { route, page });
-    await endNext(one);
+    await endWeb(one);
     await server?.stop();
     const log = logTo(join(FOLDER, "many.log"));
     const many: ManyServers = await startMany({
@@ -201,7 +201,7 @@ const main = async (): Promise<void> => {
       await many.stop();
     }
   } finally {
-    await endNext(one);
+    await endWeb(one);
     await server?.stop();
   }
 };

@@ -7,7 +7,7 @@ import { prepareRecord } from "@/store/prepare";
 import { freePort } from "../database-server";
 import { claimFolder, type FolderClaim, worksFor } from "../folder-claim";
 import { keepUp } from "../kept-up";
-import { answers, endNext, serveNext } from "../serve";
+import { answers, endWeb, startWeb } from "../serve";
 import { type RecordNode, RecordNodes } from "./record-nodes";
 
 /** Web servers, each asking another server of the record first. */
@@ -98,7 +98,7 @@ export const startMany = async (options: Options): Promise<ManyServers> => {
       proxy.kill("SIGKILL");
       await once(proxy, "exit");
     }
-    await Promise.all(webs.map((web) => endNext(web.process)));
+    await Promise.all(webs.map((web) => endWeb(web.process)));
     await nodes.stop();
     claim.release();
   };
@@ -112,7 +112,7 @@ export const startMany = async (options: Options): Promise<ManyServers> => {
       const at = await freePort();
       const address = `http://127.0.0.1:${at}`;
       const serve = (): ChildProcess => {
-        const begun = serveNext("start", at, log, quiet, { DATABASE_URL: nodes.urlFrom(i) });
+        const begun = startWeb("start", at, log, quiet, { DATABASE_URL: nodes.urlFrom(i) });
         if (begun.pid) claim.started(begun.pid);
         return begun;
       };

@@ -10,7 +10,7 @@ import { freePort } from "../database-server";
 import { claimFolder, type FolderClaim } from "../folder-claim";
 import { keepOwnKey } from "../network/own-key";
 import { logTo } from "../rotated-log";
-import { answers, endNext, webEnvironment } from "../serve";
+import { answers, endWeb, webEnvironment } from "../serve";
 import { SHOP_SERVER } from "../web/build-web-server";
 import { accessTo, type ShopAccess } from "./shop-access";
 
@@ -189,7 +189,7 @@ export class ShopServers {
       const address = `http://127.0.0.1:${port}`;
       const own = { [`${OWN_HEADERS}own`]: key };
       // Ended where it never comes up, so that nobody waits for ever.
-      const late = setTimeout(() => void endNext(begun), PATIENCE);
+      const late = setTimeout(() => void endWeb(begun), PATIENCE);
       const up = await answers(`${address}/api/health`, begun, true, own);
       clearTimeout(late);
       if (!up) throw new Error(`its pages did not come up; look into ${join(shop.folder, "log")}`);
@@ -197,7 +197,7 @@ export class ShopServers {
       const stopCopies = keepDailyCopies(address, own);
       return { port, key, process: begun, claim, stopCopies, ...unasked() };
     } catch (error) {
-      if (web) await endNext(web);
+      if (web) await endWeb(web);
       claim.release();
       throw error;
     }
@@ -235,7 +235,7 @@ export class ShopServers {
         await this.copied(name, served);
       }
       if (served.busy > 0 || served.written) return false;
-      const ending = endNext(served.process).finally(() => this.ending.delete(name));
+      const ending = endWeb(served.process).finally(() => this.ending.delete(name));
       this.ending.set(name, ending);
       this.running.delete(name);
       await ending;
@@ -273,7 +273,7 @@ export class ShopServers {
       [...this.running.values()].map(async (one) => {
         const served = await one.catch(() => null);
         if (!served) return;
-        await endNext(served.process);
+        await endWeb(served.process);
         served.claim.release();
       }),
     );
