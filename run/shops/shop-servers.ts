@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import type { ShopCopies } from "@/core/shop/copies";
 import { OWN_HEADERS } from "@/core/shop/own-headers";
+import type { Restore } from "@/core/shop/restore";
 import { databaseAnswers } from "@/store/answers";
 import { listShops, tellRights } from "@/store/shops";
 import { keepDailyCopies } from "../daily-copy";
@@ -230,6 +231,10 @@ export class ShopServers {
     if (served.leaving) return false;
     served.leaving = true;
     try {
+      if (await isAtWork(served)) {
+        served.last = Date.now();
+        return false;
+      }
       if (served.written) {
         served.written = false;
         await this.copied(name, served);
@@ -246,20 +251,11 @@ export class ShopServers {
     }
   }
 
-  private async copied(name: string, { port, key }: Served): Promise<void> {
-    const ask = async (method: "GET" | "POST"): Promise<Partial<ShopCopies>> => {
-      const said = await fetch(`http://127.0.0.1:${port}/api/shop/copies`, {
-        method,
-        headers: { [`${OWN_HEADERS}own`]: key, "content-type": "application/json" },
-        ...(method === "POST" && { body: "{}" }),
-      });
-      if (!said.ok) throw new Error(await said.text());
-      return said.json();
-    };
+  private async copied(name: string, served: Served): Promise<void> {
     try {
-      await ask("POST");
-      let now = await ask("GET");
-      for (; now.underWay; now = await ask("GET")) await pause(COPY_LOOK);
+      await askItself(served, "/api/shop/copies", {});
+      let now = await askItself<ShopCopies>(served, "/api/shop/copies");
+      for (; now.underWay; now = await askItself<ShopCopies>(served, "/api/shop/copies")) await pause(COPY_LOOK);
       if (now.failed) throw new Error(now.failed);
     } catch (error) {
       this.options.say(`no copy was made of the shop ${name}: ${words(error)}`);
@@ -279,6 +275,26 @@ export class ShopServers {
     );
   }
 }
+
+/** Asked past the front, as the machine. */
+const askItself = async <T>({ port, key }: Served, path: string, body?: object): Promise<T> => {
+  const said = await fetch(`http://127.0.0.1:${port}${path}`, {
+    headers: { [`${OWN_HEADERS}own`]: key, "content-type": "application/json" },
+    ...(body && { method: "POST", body: JSON.stringify(body) }),
+  });
+  if (!said.ok) throw new Error(await said.text());
+  return said.json();
+};
+
+/** Whether it does something nobody asks for any more: a copy is made, looked into or put back, by a command perhaps. */
+const isAtWork = async (served: Served): Promise<boolean> => {
+  try {
+    const { step } = await askItself<Restore>(served, "/api/shop/restore");
+    return step !== null || (await askItself<ShopCopies>(served, "/api/shop/copies")).underWay !== null;
+  } catch {
+    return false;
+  }
+};
 
 /** Told its own shop and nothing else: not what whoever keeps all of them was told. */
 const launch = (shop: ShopAccess, key: string, port: number): ChildProcess => {
