@@ -166,27 +166,32 @@ interface OtherJob {
   readonly at: Date;
 }
 
-/** Other jobs of the shop whose figures may be carried over, newest first. @param from which of them, in a few thousand rows at most */
+/**
+ * Other jobs of the shop whose figures may be carried over, newest first.
+ *
+ * @param from which of them, in a few thousand rows at most; told by what one index holds, or all jobs would be gone through
+ */
 const otherJobs = (
   jobId: string,
   from: Knex.QueryBuilder,
   of: Partial<Pick<OfMachine, "machine" | "place">> = {},
 ): Promise<OtherJob[]> =>
   database()
-    .from(from.as("jobs"))
-    .join("wheels", "wheels.id", "jobs.wheel_id")
+    .from(from.select("id", "wheel_id", "created_at").as("newest"))
+    .join("wheels", "wheels.id", "newest.wheel_id")
+    .join("jobs", "jobs.id", "newest.id")
+    .whereNot("jobs.kind", "practice")
+    .whereNull("jobs.put_away_at")
     .whereNot("jobs.id", jobId)
     .where(of)
-    .orderBy("jobs.created_at", "desc")
+    .orderBy("newest.created_at", "desc")
     .limit(LOOKED_INTO)
-    .select("jobs.id as jobId", "wheels.id as wheelId", "wheels.mark", "wheels.place", "jobs.created_at as at");
+    .select("jobs.id as jobId", "wheels.id as wheelId", "wheels.mark", "wheels.place", "newest.created_at as at");
 
 /** The newest other jobs on this wheel, then on others of the same machine and place. */
 const likelyJobs = async ({ jobId, wheelId, machine, place }: OfMachine): Promise<OtherJob[]> => {
   const db = database();
-  const jobs = () =>
-    db("jobs").whereNot("kind", "practice").whereNull("put_away_at").select("id", "wheel_id", "created_at");
-  const own = await otherJobs(jobId, jobs().where({ wheel_id: wheelId }));
+  const own = await otherJobs(jobId, db("jobs").where({ wheel_id: wheelId }));
   if (machine === "" || own.length === LOOKED_INTO) return own;
   const wheels: string[] = await db("wheels")
     .where({ machine, place })
@@ -195,8 +200,8 @@ const likelyJobs = async ({ jobId, wheelId, machine, place }: OfMachine): Promis
     .pluck("id");
   const others =
     wheels.length < FEW_WHEELS
-      ? await otherJobs(jobId, jobs().whereIn("wheel_id", wheels))
-      : await otherJobs(jobId, jobs().orderBy("created_at", "desc").limit(NEWEST_JOBS), { machine, place });
+      ? await otherJobs(jobId, db("jobs").whereIn("wheel_id", wheels))
+      : await otherJobs(jobId, db("jobs").orderBy("created_at", "desc").limit(NEWEST_JOBS), { machine, place });
   return [...own, ...others].slice(0, LOOKED_INTO);
 };
 
