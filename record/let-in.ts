@@ -23,7 +23,6 @@ interface Asked {
   readonly method: string;
   readonly path: string;
   readonly headers: Told;
-  readonly cookie: string | undefined;
 }
 
 export type LetIn =
@@ -32,7 +31,15 @@ export type LetIn =
   /** `unknown` signs in first, `forbidden` may not whoever asks, `astray` did not come through the front. */
   | { readonly may: false; readonly why: "unknown" | "forbidden" | "astray"; readonly message: string };
 
-const shows = (given: string | null, key: string): boolean => {
+/** What a device keeps, among its cookies; undefined for one that was never let in. */
+export const deviceSecret = (cookies: string | null): string | undefined =>
+  cookies
+    ?.split(/;\s*/)
+    .find((pair) => pair.startsWith(`${DEVICE_COOKIE}=`))
+    ?.slice(DEVICE_COOKIE.length + 1);
+
+/** Whether a key was shown; takes as long whatever is wrong with it. */
+export const shows = (given: string | null, key: string): boolean => {
   const [a, b] = [Buffer.from(given ?? ""), Buffer.from(key)];
   return a.length === b.length && timingSafeEqual(a, b);
 };
@@ -49,7 +56,7 @@ export const isThroughFront = (headers: Told): boolean => {
 const THE_MACHINE: AtDevice = { deviceId: "", device: "the machine", personId: "", name: "the machine", role: "owner" };
 
 /** Whether a request is answered at all, and as whose. */
-export const letIn = async ({ method, path, headers, cookie }: Asked): Promise<LetIn> => {
+export const letIn = async ({ method, path, headers }: Asked): Promise<LetIn> => {
   if (!isSignedIn()) return { may: true, at: null };
   const key = frontKey();
   if (key !== null && shows(headers.get(OWN), key)) return { may: true, at: THE_MACHINE };
@@ -57,7 +64,7 @@ export const letIn = async ({ method, path, headers, cookie }: Asked): Promise<L
     return { may: false, why: "astray", message: "this shop is served over HTTPS, at the address ./start tells" };
   const duty = dutyOf(method, path);
   if (duty === "anyone") return { may: true, at: null };
-  const device = await deviceOf(cookie);
+  const device = await deviceOf(deviceSecret(headers.get("cookie")));
   if (!device) return { may: false, why: "unknown", message: "this device was not let in, or was shut out; pair it" };
   const { person } = device;
   if (!person) return { may: false, why: "unknown", message: "nobody is at this device; tap your name first" };
@@ -73,11 +80,7 @@ export const letIn = async ({ method, path, headers, cookie }: Asked): Promise<L
 export const isStillIn = async (headers: Told): Promise<boolean> => {
   const at = askedBy(headers);
   if (at === null || at.deviceId === "") return true;
-  const secret = (headers.get("cookie") ?? "")
-    .split(/;\s*/)
-    .find((pair) => pair.startsWith(`${DEVICE_COOKIE}=`))
-    ?.slice(DEVICE_COOKIE.length + 1);
-  const device = await deviceOf(secret);
+  const device = await deviceOf(deviceSecret(headers.get("cookie")));
   return device?.id === at.deviceId && device.person?.id === at.personId;
 };
 

@@ -1,7 +1,7 @@
-import { timingSafeEqual } from "node:crypto";
 import { Agent, createServer, type IncomingHttpHeaders, type IncomingMessage, type ServerResponse } from "node:http";
 import { OWN_HEADERS } from "@/core/shop/own-headers";
 import { shopAsked } from "@/core/shop/shop-name";
+import { shows } from "@/record/let-in";
 import { passOn, sayPlainly } from "../network/pass-on";
 import { type ShopAsked, ShopAway, type ShopServers } from "./shop-servers";
 
@@ -20,11 +20,6 @@ interface FrontOptions {
 
 const READS = new Set(["GET", "HEAD", "OPTIONS"]);
 const AWAY = "This shop does not answer just now. Nothing was lost; try again in a moment.";
-
-const shows = (given: unknown, key: string): boolean => {
-  const [a, b] = [Buffer.from(String(given ?? "")), Buffer.from(key)];
-  return a.length === b.length && timingSafeEqual(a, b);
-};
 
 /** Sends each request to the server of the shop whose name it was addressed to. @returns how it is stopped */
 export const serveShopsFront = async (options: FrontOptions): Promise<() => Promise<void>> => {
@@ -72,7 +67,7 @@ export const serveShopsFront = async (options: FrontOptions): Promise<() => Prom
   const server = createServer({ keepAliveTimeout: 65_000 }, async (request, response) => {
     try {
       const { headers, url } = request;
-      if (key !== null && !shows(headers[`${OWN_HEADERS}front`], key))
+      if (key !== null && !shows(headers[`${OWN_HEADERS}front`]?.toString() ?? null, key))
         sayPlainly(request, response, 403, "the shops are served through their proxy");
       else if (url === "/api/health" && headers.host?.replace(/:\d+$/, "") === domain) await sayHealth(response);
       else await toShop(request, response);

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { refusedWhence } from "@/core/shop/same-origin";
-import { DEVICE_COOKIE, isThroughFront, letIn, tellWhoAsks } from "@/record/let-in";
+import { isThroughFront, letIn, tellWhoAsks } from "@/record/let-in";
 import { forLog, saidOf } from "@/store/trouble";
 import { OF_EVERY_ANSWER, policyWith } from "./policy";
 
@@ -25,12 +25,6 @@ const addressOf = (asked: string): URL | null => {
   const url = `http://own${asked}`;
   return URL.canParse(url) ? new URL(url) : null;
 };
-
-const cookieOf = (header: string | null, name: string): string | undefined =>
-  header
-    ?.split(/;\s*/)
-    .find((pair) => pair.startsWith(`${name}=`))
-    ?.slice(name.length + 1);
 
 const refuse = (response: ServerResponse, status: number, message: string, refusal?: object): void => {
   response.writeHead(status, { "content-type": "application/json" });
@@ -76,8 +70,7 @@ export const passes = async (request: IncomingMessage, response: ServerResponse)
     refuse(response, 403, refused, { code: "stands-against", what: "origin" });
     return false;
   }
-  const cookie = cookieOf(told.get("cookie"), DEVICE_COOKIE);
-  const asked = await letIn({ method, path, headers: told, cookie }).catch((error: unknown) => {
+  const asked = await letIn({ method, path, headers: told }).catch((error: unknown) => {
     console.error(forLog(error));
     const { status, message } = saidOf(error);
     refuse(response, status, message);

@@ -12,13 +12,5 @@ export const lettingIn = (token: string, body: unknown = { ok: true }): Response
     },
   });
 
-/** What the device keeps; undefined for one that was never let in. */
-export const deviceSecret = (request: Request): string | undefined =>
-  request.headers
-    .get("cookie")
-    ?.split(/;\s*/)
-    .find((part) => part.startsWith(`${DEVICE_COOKIE}=`))
-    ?.slice(DEVICE_COOKIE.length + 1);
-
 /** The address a request came from, as the front tells it. */
 export const cameFrom = (request: Request): string => request.headers.get("x-forwarded-for") ?? "here";

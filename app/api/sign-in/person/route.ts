@@ -2,10 +2,11 @@ import { z } from "zod";
 import { change, idSchema, readBody } from "@/app/api/answer";
 import { PIN_LENGTH } from "@/core/shop/sign-in";
 import { BadInput } from "@/core/wheel/bad-input";
+import { deviceSecret } from "@/record/let-in";
 import { addDeed } from "@/store/sign-in/deeds";
 import { deviceOf, switchTo } from "@/store/sign-in/devices";
 import { listPeople, personByPin } from "@/store/sign-in/people";
-import { deviceSecret, lettingIn } from "../device-cookie";
+import { lettingIn } from "../device-cookie";
 import { signedInOnly } from "../signed-in-only";
 
 const schema = z.object({ person: idSchema, pin: z.string().max(20) });
@@ -14,7 +15,7 @@ const schema = z.object({ person: idSchema, pin: z.string().max(20) });
 export const POST = (request: Request) =>
   change(async () => {
     signedInOnly();
-    const secret = deviceSecret(request);
+    const secret = deviceSecret(request.headers.get("cookie"));
     const device = await deviceOf(secret);
     if (!device || !secret)
       return Response.json({ error: { path: "", message: "this device was not let in; pair it" } }, { status: 401 });
