@@ -92,7 +92,7 @@ test("a page loaded anew while an entry is under way, or while the record is awa
   // Not reached at all: kept, said so, and sent by the next page that loads.
   await page.route(url, (route) => route.abort());
   await type(/^outside diameter/, "610");
-  await expect(page.getByLabel("entry").getByRole("alert")).toContainText("kept here");
+  await expect(page.getByTestId("kept")).toContainText("kept here");
   await page.unroute(url);
   await page.goto("/");
   await page.waitForTimeout(500);

@@ -6,9 +6,8 @@ import { FIGURES } from "@/core/figures/all-figures";
 import type { Ledger } from "@/core/ledger/ledger";
 import type { HandbookPlace } from "@/core/shop/handbook";
 import { withSideNames } from "@/core/wheel/side-names";
-import { useUnit } from "../kept/kept-choice";
 import type { BenchRecord } from "./bench-record";
-import { FigureHistory } from "./figure-history";
+import { asTyped, FigureHistory } from "./figure-history";
 import { Caution, Doubt, LedgerPanel, LedgerSum } from "./ledger-panel";
 import { TakenBy } from "./taken-by";
 import type { useParticulars } from "./use-particulars";
@@ -40,7 +39,6 @@ interface BenchLedgerProps extends LedgerTold, Pick<BenchRecord, "names" | "take
 /** How we got this: what two tablets disagree about, the figure in hand, doubts, sums, cautions. */
 export const BenchLedger = (props: BenchLedgerProps) => {
   const { names, taken, entries, ledgers, doubts = [], problem, cautions, notes = [], taking, told, onGiven } = props;
-  const [unit] = useUnit();
   const named = (text: string) => withSideNames(text, names);
   const { active, clash } = taking;
   const figure = active ? FIGURES[active.name] : undefined;
@@ -60,14 +58,16 @@ export const BenchLedger = (props: BenchLedgerProps) => {
       {problem && <Doubt>{named(problem.message)}</Doubt>}
       {clash && (
         <Which
-          there={`${clash.there.typed}${clash.there.who ? ` (${clash.there.who})` : ""}`}
-          here={clash.here}
-          onThere={() => void taking.choose(clash.at, clash.there)}
-          onHere={() => void taking.choose(clash.at, { typed: clash.here, unit, method: "" })}
+          of={named(FIGURES[clash.here.name]?.label ?? clash.here.name)}
+          there={`${asTyped(clash.there)}${clash.there.who ? ` (${clash.there.who})` : ""}`}
+          here={asTyped(clash.here)}
+          onThere={() => void taking.choose(clash.there)}
+          onHere={() => void taking.choose(clash.here)}
         />
       )}
       {told.clash && (
         <Which
+          of={named(told.clash.label)}
           there={told.clash.stored || "empty"}
           here={told.clash.given || "empty"}
           onThere={told.letStand}
@@ -83,7 +83,6 @@ export const BenchLedger = (props: BenchLedgerProps) => {
           doubts={said.filter((d) => d.figure === active.name)}
           onLeaveOut={taking.leaveOut}
           onPutBack={taking.putBack}
-          onChoose={(e) => void taking.choose({ name: e.name, place: e.place }, e)}
         />
       )}
       {apart.map((d) => (

@@ -8,6 +8,10 @@ import { Doubt } from "./ledger-panel";
 const when = (iso: string): string =>
   new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
+/** As it was typed, with its unit where that is not the usual one. */
+export const asTyped = ({ typed, unit }: Entry): string =>
+  unit === "inch" || unit === "thou" ? `${typed} ${unit}` : typed;
+
 /** Every time a figure was taken: as typed, with what, by whom, when; which count, their mean, which one is odd. */
 export const FigureHistory = ({
   label,
@@ -17,7 +21,6 @@ export const FigureHistory = ({
   doubts,
   onLeaveOut,
   onPutBack,
-  onChoose,
 }: {
   label: string;
   figure: Figure;
@@ -26,7 +29,6 @@ export const FigureHistory = ({
   doubts: readonly { readonly text: string }[];
   onLeaveOut: (entry: Entry) => void;
   onPutBack: (entry: Entry) => void;
-  onChoose: (entry: Entry) => void;
 }) => {
   const [unit] = useUnit();
   const counting = new Set(taken?.counting.map((e) => e.id));
@@ -44,23 +46,11 @@ export const FigureHistory = ({
       {doubts.map((d) => (
         <Doubt key={d.text}>{d.text}</Doubt>
       ))}
-      {taken?.clash && (
-        <div className="mb-2 flex gap-2">
-          {[taken.clash.there, taken.clash.here].map((e) => (
-            <button key={e.id} type="button" className="min-h-12 flex-1 border border-rule" onClick={() => onChoose(e)}>
-              {e.typed} is right
-            </button>
-          ))}
-        </div>
-      )}
       <ul>
         {[...put].reverse().map((e) => (
           <li key={e.id} className="flex items-center gap-2 border-b border-grid py-1">
             <span className={`min-w-0 flex-1 ${counting.has(e.id) ? "" : "line-through decoration-rule"}`}>
-              <span className="font-mono text-lg">
-                {e.typed}
-                {e.unit === "inch" || e.unit === "thou" ? ` ${e.unit}` : ""}
-              </span>
+              <span className="font-mono text-lg">{asTyped(e)}</span>
               {e.place > 0 ? `, place ${e.place}` : ""}
               <span className="block text-base">{[e.method, e.who, when(e.at)].filter(Boolean).join(", ")}</span>
             </span>

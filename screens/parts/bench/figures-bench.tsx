@@ -58,7 +58,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
             active: taking.active?.name ?? null,
             shown,
             onTap: taking.tap,
-            put: (name, value) => void taking.choose({ name, place: 0 }, { typed: value, unit: "", method: "" }),
+            put: (name, value) => void taking.choose({ name, place: 0, typed: value, unit: "", method: "" }),
             takeBack: (name) => {
               for (const entry of taken[name]?.counting ?? []) void taking.leaveOut(entry);
             },

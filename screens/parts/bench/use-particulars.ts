@@ -7,6 +7,7 @@ import type { ParticularAsked } from "./bench-record";
 /** Two answers to one line about the job: what somebody else put down meanwhile, and what is meant here. */
 interface ParticularClash {
   readonly key: string;
+  readonly label: string;
   readonly stored: string;
   readonly given: string;
 }
@@ -45,7 +46,7 @@ export const useParticulars = (
     if (stored) {
       const there = String(stored[p.key] ?? "");
       inHand.current = { key: p.key, value: there };
-      setClash({ key: p.key, stored: there, given: typed });
+      setClash({ key: p.key, label: p.label, stored: there, given: typed });
     }
     say(saidOf(sent));
   };

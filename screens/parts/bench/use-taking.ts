@@ -18,19 +18,15 @@ export interface Active {
   readonly place: number;
 }
 
-/** Two answers to one figure, taken on two tablets. */
-export interface FigureClash {
-  readonly there: Entry;
-  readonly here: string;
-  readonly at: Active;
-}
-
 interface TakingOptions extends Pick<BenchRecord, "jobId" | "taken" | "entries"> {
   /** In the order they are asked. */
   readonly asked: readonly string[];
   /** Is there an answer already, of whatever kind? */
   readonly isTaken: (name: string) => boolean;
 }
+
+/** What is put down by somebody who saw all there is. */
+type Chosen = Pick<Entry, "name" | "place" | "typed" | "unit" | "method">;
 
 /** One figure to be put down. */
 interface Put {
@@ -54,15 +50,17 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
     entries[name]?.findLast((e) => e.place === place && e.role !== "out")?.id ?? null;
   // As it stood when the figure was taken up: what somebody else puts down while it is typed was not seen.
   const seen = useRef<{ readonly at: string; readonly id: string | null } | null>(null);
+  const own = useRef(new Set<string>());
   const placeOf = ({ name, place }: Active) => `${name}/${place}`;
   if (!active) seen.current = null;
   else if (seen.current?.at !== placeOf(active)) seen.current = { at: placeOf(active), id: newest(active) };
-  return (put: Put): Promise<Sent<{ beside: Entry | null }>> => {
-    const { at, typed, role, method = "", seenAll = false } = put;
-    const given = put.unit !== undefined && isLengthUnit(put.unit) ? put.unit : unit;
+  const put = (asked: Put): Promise<Sent<{ beside: Entry | null }>> => {
+    const { at, typed, role, method = "", seenAll = false } = asked;
+    const given = asked.unit !== undefined && isLengthUnit(asked.unit) ? asked.unit : unit;
     const checked = role === "out" ? null : checkFigure(at.name, typed, given, at.place);
     const before = !seenAll && seen.current?.at === placeOf(at) ? seen.current.id : newest(at);
     const id = crypto.randomUUID();
+    own.current.add(id);
     // Taken again it stands beside nobody's but this one.
     if (role !== "out" && seen.current?.at === placeOf(at)) seen.current = { at: placeOf(at), id };
     return enter({
@@ -82,6 +80,7 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
       },
     });
   };
+  return { put, isOwn: (entry: Entry) => own.current.has(entry.id) };
 };
 
 /** Which figure is in hand, and which comes after it. */
@@ -136,16 +135,14 @@ const useTools = () => {
  */
 export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptions) => {
   const { active, setActive, tap, moveOn } = useActive({ taken, asked, isTaken });
-  const put = usePut(jobId, entries, active);
+  const { put, isOwn } = usePut(jobId, entries, active);
   const tools = useTools();
   const [unit] = useUnit();
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
-  const [clash, setClash] = useState<FigureClash | null>(null);
   const quiet = () => {
     setMessage(null);
     setDoubted(null);
-    setClash(null);
   };
   const goOn = (from: Active, over = false) => {
     moveOn(from, over);
@@ -162,25 +159,19 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     const sent = await put({ at, typed: written, role: again ? "again" : "new", method: tools.toolNow(at.name) });
     if (sent.state === "refused") return setMessage(sent.message);
     const beside = sent.state === "taken" ? sent.value?.beside : null;
-    if (beside) {
-      setClash({ there: beside, here: written, at });
-      return setMessage("Taken elsewhere meanwhile; both are kept. Which is right?");
-    }
+    if (beside) return setMessage("Taken elsewhere meanwhile; both are kept. Which is right?");
     signal(checked.doubt ? "doubt" : "taken");
     if (checked.doubt) {
       setDoubted(same);
       return setMessage(`Kept. ${checked.doubt}`);
     }
     goOn(at);
-    // It counts as entered; that it waits is said where the next figure is asked.
-    if (sent.state === "kept") setMessage(saidOf(sent));
   };
   /** Says which of two is right: the chosen one is put down once more, by somebody who has seen both. */
-  const choose = async (at: Active, entry: Pick<Entry, "typed" | "unit" | "method">) => {
-    const { typed, unit: given, method } = entry;
-    const sent = await put({ at, typed, role: "new", unit: given, method, seenAll: true });
-    if (sent.state === "taken") quiet();
-    else setMessage(saidOf(sent));
+  const choose = async ({ name, place, typed, unit: given, method }: Chosen) => {
+    const sent = await put({ at: { name, place }, typed, role: "new", unit: given, method, seenAll: true });
+    if (sent.state === "refused") setMessage(sent.message);
+    else quiet();
   };
   const leaveOut = async (entry: Entry) =>
     setMessage(saidOf(await put({ at: { name: entry.name, place: entry.place }, typed: entry.id, role: "out" })));
@@ -191,7 +182,11 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     active,
     message,
     setMessage,
-    clash,
+    /** As the record tells it, of the figure in hand or of any taken here: whoever took it went on before it was known. */
+    clash:
+      (active && taken[active.name]?.clash) ??
+      Object.values(taken).find(({ clash }) => clash && isOwn(clash.here))?.clash ??
+      null,
     tap: (name: string, place?: number) => {
       tap(name, place);
       quiet();

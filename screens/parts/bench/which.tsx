@@ -1,17 +1,21 @@
 /** Two answers to one question: both shown, a person chooses. */
 export const Which = ({
+  of,
   there,
   here,
   onThere,
   onHere,
 }: {
+  of: string;
   there: string;
   here: string;
   onThere: () => void;
   onHere: () => void;
 }) => (
   <div role="alert" className="mb-4 border-2 border-ink p-2">
-    <p>Changed elsewhere meanwhile. Which is right?</p>
+    <p>
+      <b>{of}</b>: changed elsewhere meanwhile. Which is right?
+    </p>
     {[
       { label: `there: ${there}`, onTap: onThere },
       { label: `here: ${here}`, onTap: onHere },

@@ -4,7 +4,6 @@ import type { Entered } from "./entered";
 import { KEEPING_WORDS } from "./keeping";
 import type { Letter } from "./letters";
 import { drop } from "./post-office";
-import { KEPT } from "./sent";
 import { StandingNote } from "./standing-note";
 import { usePost } from "./use-job";
 
@@ -50,6 +49,8 @@ const whoOf = (e: Entered): string => {
             : "";
   return who ? `, by ${who}` : "";
 };
+
+const KEPT = "The record cannot be reached; what you entered is kept here and sent as soon as it answers.";
 
 const LINE = "shrink-0 border-b border-rule px-4 text-base";
 

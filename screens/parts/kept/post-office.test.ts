@@ -238,6 +238,15 @@ describe("what became of it", () => {
     await office.sendAll();
     expect(taken).toEqual(["1"]);
   });
+  test("what the record answered is told to whoever entered it, whatever on its page sent it", async () => {
+    vi.stubGlobal("fetch", record((n) => (n === 0 ? "answered" : "refused")).fetched);
+    const office = await page();
+    const [one, two] = [await office.keep(entered(0, "1")), await office.keep(entered(1, "2"))];
+    await office.sendAll();
+    expect(await office.sendKept(one, () => true)).toMatchObject({ state: "taken", value: { changes: 1 } });
+    expect(await office.sendKept(two, () => true)).toMatchObject({ state: "refused", message: "no" });
+    expect(office.postNow().letters).toEqual([]);
+  });
   test("delivered it stands until the record was read with it, and no longer", async () => {
     const { fetched } = record(() => "answered");
     vi.stubGlobal("fetch", fetched);

@@ -78,13 +78,17 @@ const takesOthers = async ({ entered: { jobId } }: Letter): Promise<boolean> =>
 const refuse = (letter: Letter, refusal: NonNullable<Letter["refusal"]>) => changeLetter({ ...letter, refusal });
 
 /**
- * Sends what waits in a lane, oldest first, until one is not answered.
- *
- * @returns what became of each that was answered, by its place in the order
+ * What became of letters that somebody waits for, by their place in the order: null until it is known. Whatever on this page
+ * sent one, its answer is told to whoever entered it.
  */
-const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { state: "kept" }>>> =>
+const awaited = new Map<number, Exclude<Sent, { state: "kept" }> | null>();
+const tell = (at: number, became: Exclude<Sent, { state: "kept" }>): void => {
+  if (awaited.has(at)) awaited.set(at, became);
+};
+
+/** Sends what waits in a lane, oldest first, until one is not answered. */
+const sendLane = (lane: string): Promise<void> =>
   inLane(lane, async () => {
-    const became = new Map<number, Exclude<Sent, { state: "kept" }>>();
     const delivered: Delivered[] = [];
     for (const letter of await allLetters()) {
       if (letter.lane !== lane || letter.refusal) continue;
@@ -101,10 +105,10 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
         if (tries < MOST_AGAINST) break;
         const message = "the record answered again and again that it cannot take this";
         await refuse(letter, { field: null, message });
-        became.set(letter.at, { state: "refused", field: null, message });
+        tell(letter.at, { state: "refused", field: null, message });
         continue;
       }
-      became.set(letter.at, sent);
+      tell(letter.at, sent);
       if (sent.state === "refused") {
         await refuse(letter, { field: sent.field, message: sent.message });
         change({ away: false });
@@ -121,7 +125,6 @@ const sendLane = (lane: string): Promise<ReadonlyMap<number, Exclude<Sent, { sta
       await dropLetter(at);
     }
     await told(delivered);
-    return became;
   });
 
 /** Where a letter is in the post. */
@@ -134,6 +137,7 @@ export interface Posted {
 export const keep = async (entered: Entered): Promise<Posted> => {
   const lane = laneOf(entered);
   const at = await addLetter(lane, entered);
+  awaited.set(at, null);
   await told();
   return { at, lane };
 };
@@ -145,7 +149,9 @@ export const keep = async (entered: Entered): Promise<Posted> => {
  * refusal stays with the page until it is dropped.
  */
 export const sendKept = async ({ at, lane }: Posted, inHand: () => boolean): Promise<Sent> => {
-  const sent = (await sendLane(lane)).get(at) ?? (await sentByAnother(at));
+  await sendLane(lane);
+  const sent = awaited.get(at) ?? (await sentByAnother(at));
+  awaited.delete(at);
   if (sent.state === "kept") later();
   if (sent.state === "refused" && inHand()) await drop(at);
   return sent;

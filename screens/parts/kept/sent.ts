@@ -22,20 +22,17 @@ export type Sent<T = unknown> = TakenIn<T> | Refused | { readonly state: "kept" 
 /** What became of a change that only makes sense at once, with its answer: away, and nothing is changed or kept. */
 export type Changed<T = unknown> = TakenIn<T> | Refused | { readonly state: "away"; readonly answered: boolean };
 
-/** What is said of something kept, and of something that was not. */
-export const KEPT = "The record cannot be reached; what you entered is kept here and sent as soon as it answers.";
+/** What is said of a change that was not made. */
 export const AWAY = "The record cannot be reached; nothing was changed. Try again in a moment.";
 /** Of a change whose answer never came: it may have come in all the same. */
 export const UNKNOWN = "The record did not answer. Look whether it was done before you do it again.";
 
-/** What to say of what became of it; null where there is nothing to say. */
-export const saidOf = (sent: Sent | Changed): string | null =>
-  sent.state === "taken"
-    ? null
-    : sent.state === "kept"
-      ? KEPT
-      : sent.state === "away"
-        ? sent.answered
-          ? AWAY
-          : UNKNOWN
-        : sent.message;
+/**
+ * What to say of what became of it; null where there is nothing to say. What is kept counts as entered, and that it waits
+ * is said as long as it does, at the top of every page (kept-note.tsx): said here it would stand when it went long ago.
+ */
+export const saidOf = (sent: Sent | Changed): string | null => {
+  if (sent.state === "taken" || sent.state === "kept") return null;
+  if (sent.state === "refused") return sent.message;
+  return sent.answered ? AWAY : UNKNOWN;
+};
