@@ -1,3 +1,4 @@
+import type { Reading } from "@/core/rounds/reading";
 import { advise } from "@/core/truing/advise";
 import { jobTolerance } from "@/core/truing/bench-way";
 import { hiddenWheel } from "@/devices/hidden-wheel";
@@ -141,19 +142,16 @@ const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>
       tension: all.map((s) => Math.round(stand.readTension(s) / 10) * 10),
       offset: hundredth(stand.readOffset()),
     };
-    const put = (what: "lateral" | "radial" | "tension" | "offset", spoke: number, value: number) =>
-      addReadings(roundId, [
-        {
-          ...{ id: crypto.randomUUID(), what, spoke, value, typed: String(value), doubtful: false },
-          ...{ instrument: what === "tension" ? "gauge" : "stand", method: what === "offset" ? "direct" : "at-place" },
-        },
-      ]);
-    await put("offset", 0, readings.offset);
-    for (const s of all) {
-      await put("lateral", s, readings.lateral[s - 1]);
-      await put("radial", s, readings.radial[s - 1]);
-      await put("tension", s, readings.tension[s - 1]);
-    }
+    const read = (what: "lateral" | "radial" | "tension" | "offset", spoke: number, value: number): Reading => ({
+      ...{ id: crypto.randomUUID(), what, spoke, value, typed: String(value), doubtful: false },
+      ...{ instrument: what === "tension" ? "gauge" : "stand", method: what === "offset" ? "direct" : "at-place" },
+    });
+    await addReadings(roundId, [
+      read("offset", 0, readings.offset),
+      ...all.flatMap((s) =>
+        (["lateral", "radial", "tension"] as const).map((what) => read(what, s, readings[what][s - 1])),
+      ),
+    ]);
     const advice = advise({
       wheel,
       readings,
