@@ -52,7 +52,7 @@ const ATTACKS = [
 
 const MANY = {
   name: "several servers struck",
-  told: ["run/chaos/chaos-many.ts", "7", "5"],
+  told: ["run/chaos/chaos-many.ts", "8", "5"],
   report: ".test-output/chaos-many.json",
 } as const;
 

@@ -32,6 +32,7 @@ const BLOWS = [
   "node frozen",
   "node cut off",
   "node slow",
+  "disk slow",
   "web server killed",
   "web server frozen",
   "proxy killed",
@@ -42,7 +43,7 @@ type Blow = (typeof BLOWS)[number];
 const strike = async (many: ManyServers, blow: Blow, which: number): Promise<void> => {
   const node = many.nodes.nodes[which % 3];
   const web = many.webs[which % 2].process;
-  /** It runs a little at a time, as on a disk or a machine that has much else to do. */
+  /** It runs a little at a time, as on a machine that has much else to do. */
   const slow = async () => {
     for (const until = Date.now() + LASTS; Date.now() < until; ) {
       node.tell("SIGSTOP");
@@ -67,6 +68,11 @@ const strike = async (many: ManyServers, blow: Blow, which: number): Promise<voi
       return node.cutOff(false);
     case "node slow":
       return slow();
+    case "disk slow": {
+      const asBefore = node.slowDisk();
+      await pause(LASTS);
+      return asBefore?.();
+    }
     case "web server killed":
       return kill(web.pid, "SIGKILL");
     case "web server frozen":
@@ -127,10 +133,14 @@ const main = async (): Promise<boolean> => {
     await tablets.begin(String(signed.id), String(drawer.id));
     await pause(2000);
     const longest = new Map<Blow, number>();
+    const asBefore = many.nodes.nodes[0].slowDisk();
+    asBefore?.();
+    if (!asBefore) console.log("no disk is made slow: this machine, or who works here, cannot");
+    const kinds = BLOWS.filter((blow) => asBefore || blow !== "disk slow");
     for (let n = 0; n < blows; n++) {
       await pause(luck.between(200, 1500));
       // All of them in turn, so that the short form knows each; which server is chance.
-      const blow = BLOWS[n % BLOWS.length];
+      const blow = kinds[n % kinds.length];
       const began = Date.now();
       await strike(many, blow, Math.floor(luck.between(0, 6)));
       if (!(await allWell(many))) throw new Error(`not well again after “${blow}”, the ${n + 1}th blow`);

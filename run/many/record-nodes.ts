@@ -9,6 +9,7 @@ import { databaseRights } from "../database-rights";
 import { freePort } from "../database-server";
 import { claimFolder, type FolderClaim, worksFor } from "../folder-claim";
 import { rotate } from "../rotated-log";
+import { slowDisk } from "./slow-disk";
 
 /** ms a node has to come up: it may be given the whole record by another first. */
 const PATIENCE = 120_000;
@@ -205,6 +206,11 @@ export class RecordNode {
   async lose(): Promise<void> {
     await this.end("SIGKILL");
     rmSync(this.data, { recursive: true, force: true });
+  }
+
+  /** Its disk takes little at a time. @returns how it is as before; null where this machine cannot do that */
+  slowDisk(): (() => void) | null {
+    return this.runs && this.process?.pid ? slowDisk(this.process.pid, this.data) : null;
   }
 
   tell(signal: NodeJS.Signals): void {

@@ -54,7 +54,7 @@ export const HandBack = ({ initial }: { initial: HandBackOnPage }) => {
   const { signing, begin, sign } = useSigning(job, setMessage, () => setTab("sheet"));
   const takeBack = async () => {
     const sent = await changeRecord(`/api/jobs/${jobId}/sheet/withdraw`, {});
-    setMessage(saidOf(sent) ?? "Back on the bench; what was signed is kept, and no longer counts.");
+    setMessage(saidOf(sent, "Back on the bench; what was signed is kept, and no longer counts."));
     lookAgain(jobId);
   };
   const { stops, open } = notFinished(lines, answers);

@@ -44,7 +44,7 @@ export const CustomerLink = ({ wheelId }: { wheelId: string }) => {
   };
   const drop = async () => {
     const sent = await changeRecord(route, {}, "DELETE");
-    setMessage(saidOf(sent) ?? "Taken back: the address opens nothing any more.");
+    setMessage(saidOf(sent, "Taken back: the address opens nothing any more."));
     if (sent.state !== "taken") return;
     setGiven(null);
     await told();

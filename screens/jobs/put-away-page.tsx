@@ -25,13 +25,13 @@ export const PutAwayPage = ({ jobs }: { jobs: readonly PutAway[] }) => {
   const [message, setMessage] = useState<string | null>(null);
   const back = async (job: PutAway) => {
     const sent = await changeRecord(`/api/jobs/${job.id}/put-away`, { id: crypto.randomUUID(), away: false });
-    setMessage(saidOf(sent) ?? `${job.mark} is on the bench again.`);
+    setMessage(saidOf(sent, `${job.mark} is on the bench again.`));
     router.refresh();
   };
   const erase = async (job: PutAway) => {
     setAsked(null);
     const sent = await changeRecord(`/api/jobs/${job.id}/put-away`, {}, "DELETE");
-    setMessage(saidOf(sent) ?? `${job.mark} is erased.`);
+    setMessage(saidOf(sent, `${job.mark} is erased.`));
     router.refresh();
   };
   return (

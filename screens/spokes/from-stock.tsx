@@ -38,7 +38,7 @@ export const FromStock = ({ jobId, plan, stock }: { jobId: string; plan: SpokePl
       body: { id: crypto.randomUUID(), change: -pieces, jobId, note: "taken for a wheel" },
       words: `${pieces} taken from a drawer`,
     });
-    setMessage(saidOf(sent) ?? `${pieces} taken from ${item.place || "the drawer"}.`);
+    setMessage(saidOf(sent, `${pieces} taken from ${item.place || "the drawer"}.`));
   };
   return (
     <section aria-label="from stock" className="mb-4">

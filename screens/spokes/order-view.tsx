@@ -50,7 +50,7 @@ export const OrderView = ({
   const place = async () => {
     const url = `/api/jobs/${jobId}/orders`;
     const sent = await enter({ what: "other", jobId, url, body: { id: crypto.randomUUID() }, words: "the order" });
-    setMessage(saidOf(sent) ?? "Put down, with the sum it rests on.");
+    setMessage(saidOf(sent, "Put down, with the sum it rests on."));
   };
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-2">

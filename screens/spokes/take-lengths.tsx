@@ -19,7 +19,7 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
   const { offered, openFile, takeFile, leave } = useWheelFile(jobId, onSay);
   const settle = async () => {
     const sent = await changeRecord(`/api/jobs/${jobId}/build`, { version: settledVersion });
-    onSay(saidOf(sent) ?? "Taken. The lacing plan is drawn from these.");
+    onSay(saidOf(sent, "Taken. The lacing plan is drawn from these."));
     lookAgain(jobId);
   };
   return (

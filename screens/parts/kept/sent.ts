@@ -30,9 +30,12 @@ export const UNKNOWN = "The record did not answer. Look whether it was done befo
 /**
  * What to say of what became of it; null where there is nothing to say. What is kept counts as entered, and that it waits
  * is said as long as it does, at the top of every page (kept-note.tsx): said here it would stand when it went long ago.
+ *
+ * @param done said of what the record has
  */
-export const saidOf = (sent: Sent | Changed): string | null => {
-  if (sent.state === "taken" || sent.state === "kept") return null;
+export const saidOf = (sent: Sent | Changed, done: string | null = null): string | null => {
+  if (sent.state === "taken") return done;
+  if (sent.state === "kept") return null;
   if (sent.state === "refused") return sent.message;
   return sent.answered ? AWAY : UNKNOWN;
 };
