@@ -1,6 +1,6 @@
 import { askedServer } from "./database";
 import { environment } from "./environment";
-import { type ServerState, stateOf } from "./record-server";
+import { doesAnswer, type ServerState, stateOf } from "./record-server";
 
 /** How this web server is. `alive` always, for it answers. */
 export interface Health {
@@ -20,5 +20,5 @@ const asked = async (): Promise<ServerState> => {
 /** For what sends requests to one of several web servers: one whose record is away, or cut off from the others, gets none. */
 export const health = async (): Promise<Health> => {
   const record = await asked();
-  return { alive: true, ready: record === "ready" || record === "giving", record };
+  return { alive: true, ready: doesAnswer(record), record };
 };

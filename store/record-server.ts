@@ -4,10 +4,22 @@ import { createConnection } from "mysql2/promise";
 const PATIENCE = 1000;
 
 /**
- * How one of several servers of a record is: `giving` another what it missed, it answers, but what is written may wait until
- * all is given.
+ * How one of several servers of a record is. `giving` another what it missed, or `slow` to put down what the others have, it
+ * answers, but what is asked of it may wait until that is done.
  */
-export type ServerState = "ready" | "giving" | "behind" | "away";
+export type ServerState = "ready" | "giving" | "slow" | "behind" | "away";
+
+/** Whether it answers, soon or not. */
+export const doesAnswer = (state: ServerState): boolean => state === "ready" || state === "giving" || state === "slow";
+
+/** Changes of the others that one has still to put down, from which on it is slow: its disk, or what else it does. */
+const SLOW = 30;
+
+/** A line of what a server says of itself. */
+interface Said {
+  readonly Variable_name: string;
+  readonly Value: string;
+}
 
 /**
  * Whether a server may be asked: it answers, and where it is one of several that replicate, it is with most of them and has
@@ -21,12 +33,18 @@ export const stateOf = async (url: string): Promise<ServerState> => {
   const look = async (): Promise<ServerState> => {
     connection = await createConnection({ uri: url, connectTimeout: PATIENCE });
     const asked = connection;
-    const said = async (how: string): Promise<string | undefined> =>
-      ((await asked.query(how))[0] as { Value: string }[])[0]?.Value;
+    const said = async (how: string): Promise<ReadonlyMap<string, string>> => {
+      const [rows] = await asked.query(how);
+      return new Map((rows as Said[]).map((row) => [row.Variable_name, row.Value]));
+    };
     // A server by itself knows the word too, and would say it is not ready.
-    if ((await said("show variables like 'wsrep_on'")) !== "ON") return "ready";
-    if ((await said("show status like 'wsrep_ready'")) !== "ON") return "behind";
-    return (await said("show status like 'wsrep_local_state_comment'")) === "Synced" ? "ready" : "giving";
+    if ((await said("show variables like 'wsrep_on'")).get("wsrep_on") !== "ON") return "ready";
+    const now = await said(
+      "show status where variable_name in ('wsrep_ready', 'wsrep_local_state_comment', 'wsrep_local_recv_queue')",
+    );
+    if (now.get("wsrep_ready") !== "ON") return "behind";
+    if (now.get("wsrep_local_state_comment") !== "Synced") return "giving";
+    return Number(now.get("wsrep_local_recv_queue")) > SLOW ? "slow" : "ready";
   };
   try {
     return await Promise.race([look(), late]);

@@ -9,6 +9,7 @@ import { addMeasurement, listMeasurements } from "@/store/measurements";
 import { migrate } from "@/store/migrate";
 import { openJob } from "@/store/open-job";
 import { asUser, withName } from "@/store/record-address";
+import { stateOf } from "@/store/record-server";
 import { addReadings, listRounds, openRound } from "@/store/rounds";
 import { addSheet } from "@/store/sheets";
 import { eraseShop, listShops, makeShop, shopUrl, tellRights } from "@/store/shops";
@@ -322,6 +323,48 @@ test("the asked server killed, frozen, cut off, its disk lost: another is asked,
   expect(confirmed).toEqual(sent);
   const [first] = await everywhere(() => listRounds(jobId));
   expect(first.readings.map((r) => r.id)).toEqual(confirmed);
+  await db.destroy();
+});
+
+test("one whose disk is slow holds up nobody: it is not asked until it has caught up, and has all of it then", async ({
+  skip,
+}) => {
+  const near = nodes.all.nodes[2];
+  const db = openDatabase(nodes.all.urlFrom(2), { inTime: true });
+  const asksNearest = () => askedServer(db)?.now === near.url;
+  const jobs = [await job(), await job(), await job(), await job()];
+  await askedOf(db, () => findJob(jobs[0]));
+  expect(asksNearest()).toBe(true);
+  const asBefore = near.slowDisk();
+  if (!asBefore) {
+    await db.destroy();
+    return skip("this machine, or who works here, cannot make a disk slow");
+  }
+  let put = 0;
+  /** Four hands at another server. */
+  const putUntil = (enough: () => boolean | Promise<boolean>) =>
+    Promise.all(
+      jobs.map(async (jobId) => {
+        while (!(await enough())) {
+          const place = put++;
+          await nodes.at(0, () =>
+            addMeasurement({
+              ...{ id: id(), jobId, name: "rim.height", place, role: "new", typed: "30", unit: "mm", value: 30 },
+              ...{ method: "", who: "" },
+            }),
+          );
+        }
+      }),
+    );
+  await putUntil(() => !asksNearest());
+  const [before, began] = [put, Date.now()];
+  await putUntil(() => put >= before + 400);
+  console.log(`400 figures in ${Date.now() - began} ms beside one that takes 20 writes a second`);
+  expect(await stateOf(near.url)).toBe("slow");
+  asBefore();
+  await near.serves();
+  await expect.poll(asksNearest, { timeout: 60_000 }).toBe(true);
+  expect((await Promise.all(jobs.map((jobId) => everywhere(() => listMeasurements(jobId))))).flat()).toHaveLength(put);
   await db.destroy();
 });
 

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from "node:fs";
 import { totalmem } from "node:os";
 import { join } from "node:path";
 import { serversOf } from "@/store/record-address";
-import { stateOf } from "@/store/record-server";
+import { doesAnswer, stateOf } from "@/store/record-server";
 import { listShops } from "@/store/shops";
 import { type DatabaseServer, startDatabase } from "../database-server";
 import { claimFolder, type FolderClaim } from "../folder-claim";
@@ -48,7 +48,7 @@ export interface ServedShops {
 
 /** Whether any of the record's servers can be asked. */
 const isReady = async (keeper: string): Promise<boolean> =>
-  (await Promise.all(serversOf(keeper).map(stateOf))).some((state) => state === "ready" || state === "giving");
+  (await Promise.all(serversOf(keeper).map(stateOf))).some(doesAnswer);
 
 /** What a program that was killed left serving single shops is ended: nobody may ask for one again for weeks. */
 const endLeft = async (folder: string): Promise<void> => {
