@@ -66,10 +66,17 @@ const startProxy = async (folder: string, port: number, webs: readonly Web[]): P
   return proxy;
 };
 
+/**
+ * ms a node that ended is left alone, as the system's own supervisor does: one that comes back while the others still agree
+ * to go on without it has them agree anew, and twice as long they answer nobody.
+ */
+const LEFT_ALONE = 5000;
+
 const keepNode = (nodes: RecordNodes, node: RecordNode, told: Pick<Options, "say" | "logs">): (() => void) =>
   keepUp(node.process as ChildProcess, {
     name: `the record's ${node.name}`,
     again: async () => {
+      await pause(LEFT_ALONE);
       await nodes.again(node);
       return node.process as ChildProcess;
     },
