@@ -7,12 +7,10 @@ import type { Ledger } from "@/core/ledger/ledger";
 import type { HandbookPlace } from "@/core/shop/handbook";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { BenchRecord } from "./bench-record";
-import { asTyped, FigureHistory } from "./figure-history";
+import { FigureHistory } from "./figure-history";
 import { Caution, Doubt, LedgerPanel, LedgerSum } from "./ledger-panel";
 import { TakenBy } from "./taken-by";
-import type { useParticulars } from "./use-particulars";
 import type { useTaking } from "./use-taking";
-import { Which } from "./which";
 
 /** What the ledger of a place tells, whatever is in hand. */
 export interface LedgerTold {
@@ -32,15 +30,13 @@ export interface LedgerTold {
 
 interface BenchLedgerProps extends LedgerTold, Pick<BenchRecord, "names" | "taken" | "entries"> {
   readonly taking: ReturnType<typeof useTaking>;
-  readonly told: ReturnType<typeof useParticulars>;
-  readonly onGiven: (key: string, given: string) => void;
 }
 
-/** How we got this: what two tablets disagree about, the figure in hand, doubts, sums, cautions. */
+/** How we got this: the figure in hand, doubts, sums, cautions. */
 export const BenchLedger = (props: BenchLedgerProps) => {
-  const { names, taken, entries, ledgers, doubts = [], problem, cautions, notes = [], taking, told, onGiven } = props;
+  const { names, taken, entries, ledgers, doubts = [], problem, cautions, notes = [], taking } = props;
   const named = (text: string) => withSideNames(text, names);
-  const { active, clash } = taking;
+  const { active } = taking;
   const figure = active ? FIGURES[active.name] : undefined;
   const shown = ledgers.map((l) => ({
     ...l,
@@ -56,24 +52,6 @@ export const BenchLedger = (props: BenchLedgerProps) => {
   return (
     <LedgerPanel at={props.at} startFolded={props.foldLedger}>
       {problem && <Doubt>{named(problem.message)}</Doubt>}
-      {clash && (
-        <Which
-          of={named(FIGURES[clash.here.name]?.label ?? clash.here.name)}
-          there={`${asTyped(clash.there)}${clash.there.who ? ` (${clash.there.who})` : ""}`}
-          here={asTyped(clash.here)}
-          onThere={() => void taking.choose(clash.there)}
-          onHere={() => void taking.choose(clash.here)}
-        />
-      )}
-      {told.clash && (
-        <Which
-          of={named(told.clash.label)}
-          there={told.clash.stored || "empty"}
-          here={told.clash.given || "empty"}
-          onThere={told.letStand}
-          onHere={() => told.clash && onGiven(told.clash.key, told.clash.given)}
-        />
-      )}
       {active && figure && (
         <FigureHistory
           label={named(figure.label)}

@@ -108,11 +108,13 @@ export const EntryBar = (props: EntryBarProps) => {
     >
       <div className="flex min-h-18 items-stretch portrait:flex-wrap">
         {picture && (
-          <div className="flex items-center border-r border-grid px-2 max-lg:landscape:hidden">{picture}</div>
+          <div className="flex items-center border-r border-grid px-2 max-lg:landscape:hidden max-sm:portrait:w-18 max-sm:portrait:px-1 max-sm:portrait:[&>svg]:w-full">
+            {picture}
+          </div>
         )}
         {/* On a phone a walk has said it above, larger. */}
         <div
-          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
+          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 max-sm:portrait:px-2 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
         >
           <p className="text-2xl leading-tight font-bold">{prompt}</p>
           <p className={`text-base leading-tight ${said ? "font-bold" : ""}`} role={said ? "alert" : undefined}>
@@ -120,7 +122,11 @@ export const EntryBar = (props: EntryBarProps) => {
           </p>
         </div>
         {onLater && (
-          <button type="button" onClick={onLater} className="min-w-20 border-l border-rule px-3 text-xl">
+          <button
+            type="button"
+            onClick={onLater}
+            className="min-w-20 border-l border-rule px-3 text-xl max-sm:portrait:min-w-16 max-sm:portrait:px-1"
+          >
             later
           </button>
         )}
@@ -129,7 +135,7 @@ export const EntryBar = (props: EntryBarProps) => {
             type="button"
             onClick={onClose}
             aria-label="put away"
-            className="min-w-14 border-l border-rule px-2 text-2xl"
+            className="min-w-14 border-l border-rule px-2 text-2xl max-sm:portrait:min-w-12"
           >
             ✕
           </button>

@@ -1,11 +1,13 @@
 "use client";
 import { type ReactNode, useEffect } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
+import { withSideNames } from "@/core/wheel/side-names";
 import { useUnit } from "../kept/kept-choice";
 import { BenchLedger, type LedgerTold } from "./bench-ledger";
 import type { BenchRecord, ParticularAsked, Tap } from "./bench-record";
 import { FigureEntry } from "./figure-entry";
 import { isOpen, showFigure } from "./figure-shown";
+import { TwoAnswers } from "./two-answers";
 import { useParticulars } from "./use-particulars";
 import { useTaking } from "./use-taking";
 
@@ -66,20 +68,17 @@ export const FiguresBench = (props: FiguresBenchProps) => {
             close: taking.close,
           })}
         </div>
-        <BenchLedger
-          {...ledger}
-          doubts={doubts}
-          names={names}
-          taken={taken}
-          entries={entries}
-          taking={taking}
-          told={told}
-          onGiven={(key, given) => {
-            const p = particularOf(key);
-            if (p) void told.take(p, given);
-          }}
-        />
+        <BenchLedger {...ledger} doubts={doubts} names={names} taken={taken} entries={entries} taking={taking} />
       </div>
+      <TwoAnswers
+        taking={taking}
+        told={told}
+        named={(text) => withSideNames(text, names)}
+        onGiven={(key, given) => {
+          const p = particularOf(key);
+          if (p) void told.take(p, given);
+        }}
+      />
       <FigureEntry
         taking={taking}
         particular={particularOf(taking.active?.name)}

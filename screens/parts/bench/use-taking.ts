@@ -187,6 +187,7 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
       (active && taken[active.name]?.clash) ??
       Object.values(taken).find(({ clash }) => clash && isOwn(clash.here))?.clash ??
       null,
+    isOwn,
     tap: (name: string, place?: number) => {
       tap(name, place);
       quiet();

@@ -1,27 +1,25 @@
 /** Two answers to one question: both shown, a person chooses. */
 export const Which = ({
   of,
-  there,
-  here,
-  onThere,
-  onHere,
+  answers,
 }: {
   of: string;
-  there: string;
-  here: string;
-  onThere: () => void;
-  onHere: () => void;
+  answers: readonly { readonly label: string; readonly onTap: () => void }[];
 }) => (
-  <div role="alert" className="mb-4 border-2 border-ink p-2">
-    <p>
-      <b>{of}</b>: changed elsewhere meanwhile. Which is right?
+  <div role="alert" className="flex shrink-0 flex-wrap items-stretch border-t-2 border-ink bg-paper">
+    <p className="flex flex-1 items-center px-4 py-1 leading-tight portrait:basis-full">
+      <span>
+        <b>{of}</b>: changed elsewhere meanwhile. Which is right?
+      </span>
     </p>
-    {[
-      { label: `there: ${there}`, onTap: onThere },
-      { label: `here: ${here}`, onTap: onHere },
-    ].map((k) => (
-      <button key={k.label} type="button" className="mt-2 min-h-12 w-full border border-rule" onClick={k.onTap}>
-        {k.label}
+    {answers.map(({ label, onTap }) => (
+      <button
+        key={label}
+        type="button"
+        className="min-h-12 flex-1 border-l border-rule px-3 text-xl portrait:border-t"
+        onClick={onTap}
+      >
+        {label}
       </button>
     ))}
   </div>
