@@ -38,12 +38,12 @@ export const slowDisk = (pid: number, folder: string): (() => void) | null => {
       writeFileSync(`${slow}/${limit}`, told(diskOf(folder)));
       enter(slow);
       return () => {
-        // It may have ended meanwhile, and is in no group then.
         try {
           enter(`${root}${before}`);
-        } finally {
-          rmdirSync(slow);
+        } catch {
+          // It ended meanwhile, and is in no group any more.
         }
+        rmdirSync(slow);
       };
     } catch {
       if (existsSync(slow)) rmdirSync(slow);
