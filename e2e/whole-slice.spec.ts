@@ -20,7 +20,8 @@ const readRound = async (page: Page, stand: StandInWheel) => {
     const figure = offset ? Math.abs(value).toFixed(2) : String(Math.round(Math.abs(value) * 100));
     await page.keyboard.type(value >= 0 ? `+${figure}` : figure);
     const stored = page.waitForResponse((r) => r.url().includes("/readings") && r.ok());
-    const place = await page.locator("header span").nth(1).textContent();
+    const stop = page.locator("header span").nth(1);
+    const place = await stop.textContent();
     if (value >= 0) await page.keyboard.press("Enter");
     else
       await page
@@ -28,9 +29,7 @@ const readRound = async (page: Page, stand: StandInWheel) => {
         .getByRole("button", { name: offset || prompt === "side to side" ? "to plain side" : "low" })
         .click();
     await stored;
-    await expect(page.locator("header span").nth(1))
-      .not.toHaveText(place ?? "")
-      .catch(() => undefined);
+    await expect.poll(async () => (await heading.isVisible()) && (await stop.textContent())).not.toBe(place);
   }
 };
 

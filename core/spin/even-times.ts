@@ -1,7 +1,9 @@
 import type { Heard } from "./heard";
 
 /** Of the time between two figures: what usually comes later than that does not come evenly. */
-const USUALLY_LATE = 0.5;
+const USUALLY_LATE = 0.75;
+/** Of that time: figures that come closer than this were held up together, and only the last of them tells. */
+const AT_ONCE = 0.2;
 
 const middle = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 
@@ -25,5 +27,9 @@ export const evenTimes = (heard: readonly Heard[]): readonly Heard[] => {
       even.push({ at: heard[hull[k]].at + (i - hull[k]) * slope(hull[k], hull[k + 1]), mm: heard[i].mm });
   even.push(heard[heard.length - 1]);
   const every = (even[even.length - 1].at - even[0].at) / (even.length - 1);
-  return middle(even.map((e, i) => heard[i].at - e.at)) <= USUALLY_LATE * every ? even : heard;
+  const late = even.flatMap((e, i) => {
+    const heldWithNext = i + 1 < heard.length && heard[i + 1].at - heard[i].at < AT_ONCE * every;
+    return heldWithNext ? [] : [heard[i].at - e.at];
+  });
+  return middle(late) <= USUALLY_LATE * every ? even : heard;
 };

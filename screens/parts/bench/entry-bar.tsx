@@ -1,10 +1,10 @@
 "use client";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { readDay } from "@/core/units/read-day";
+import { bounced, typedSince } from "./bounce";
 import { type Choice, ChoiceKeys, NumberKeys, OfferedWords } from "./entry-keys";
 import { namesItsSide, sideKeysOf, sideQuestion } from "./side-keys";
 import { type TakeKey, TypedField } from "./typed-field";
-import { useBounce } from "./use-bounce";
 
 export interface EntryBarProps {
   readonly prompt: string;
@@ -22,6 +22,8 @@ export interface EntryBarProps {
   readonly tool?: string;
   readonly start?: string;
   readonly message?: string | null;
+  /** What stands here was taken as it is, and doubted: what is typed next begins anew. */
+  readonly doubted?: string | null;
   readonly takeKeys?: readonly TakeKey[];
   readonly onTake: (typed: string, sign: 1 | -1, again: boolean) => void;
   readonly onBack?: () => void;
@@ -32,6 +34,9 @@ export interface EntryBarProps {
   /** Puts the bar away; also Escape. */
   readonly onClose?: () => void;
 }
+
+/** ms a finger may lie on a key, and a busy page be late. */
+const PRESS_MS = 2000;
 
 /** As this device has it: what is typed without a year is the next that comes. */
 const today = (): string => new Date().toLocaleDateString("en-CA");
@@ -44,7 +49,6 @@ export const EntryBar = (props: EntryBarProps) => {
   const [own, setTyped] = useState<string | null>(null);
   const typed = own ?? start;
   const input = useRef<HTMLInputElement>(null);
-  const bounced = useBounce();
   useEffect(() => {
     input.current?.focus();
     input.current?.select();
@@ -58,14 +62,28 @@ export const EntryBar = (props: EntryBarProps) => {
     window.addEventListener("keydown", home);
     return () => window.removeEventListener("keydown", home);
   }, []);
+  const [spent, setSpent] = useState(false);
+  const { doubted } = props;
+  useEffect(() => {
+    setSpent(Boolean(doubted));
+    if (doubted) input.current?.select();
+  }, [doubted]);
+  /** What was pressed last, and when, ms: a key that was struck, or where a finger went down. */
+  const pressed = useRef<{ readonly key: string | null; readonly at: number }>({ key: null, at: 0 });
+  const twice = (what: string) => {
+    const { key, at } = pressed.current;
+    const now = performance.now();
+    // What presses without a finger, as a screen reader does, tells no time of its own.
+    return key ? bounced(key, "key", at) : bounced(what, "tap", now - at < PRESS_MS ? at : now);
+  };
   const [noDay, setNoDay] = useState<string | null>(null);
   const take = (sign: 1 | -1 = 1, again = false) => {
     const day = kind === "date" && typed.trim() !== "" ? readDay(typed, today()) : typed.trim();
     if (day === null) return setNoDay(`“${typed}” is no day; 4 Dec, 4.12., fri or 2026-12-04 will do`);
-    if (!bounced(`take${sign}`)) onTake(day, sign, again);
+    if (!twice(`take${sign}`)) onTake(day, sign, again);
   };
   const choose = (value: string) => {
-    if (!bounced(value)) onTake(value, 1, false);
+    if (!twice(value)) onTake(value, 1, false);
   };
   const keys: readonly TakeKey[] = props.takeKeys ?? [{ label: "take", sign: 1 }];
   const sides = sideKeysOf(keys);
@@ -73,20 +91,23 @@ export const EntryBar = (props: EntryBarProps) => {
   const type = (to: string) => {
     setAsksSide(false);
     setNoDay(null);
+    setSpent(false);
+    typedSince();
     setTyped(to);
   };
   const enter = () => {
     if (typed === "" && onLater) {
-      if (!bounced("later")) onLater();
+      if (!twice("later")) onLater();
     } else if (sides && typed !== "" && !namesItsSide(typed)) setAsksSide(true);
     // The one key there is: a gauge's plus may lie either way.
     else take(sides ? 1 : (keys.find((k) => !k.quiet && !k.again)?.sign ?? 1));
   };
   const press = (key: string) => {
+    const stands = spent ? "" : typed;
     if (key === "⌫") {
       if (typed === "") onBack?.();
-      else type(typed.slice(0, -1));
-    } else type(typed + key);
+      else type(stands.slice(0, -1));
+    } else type(stands + key);
     input.current?.focus();
   };
   const said = asksSide && sides ? `To which side: ${sideQuestion(sides)}?` : (noDay ?? message);
@@ -94,6 +115,12 @@ export const EntryBar = (props: EntryBarProps) => {
     <section
       aria-label="entry"
       className="shrink-0 border-t-2 border-ink bg-paper"
+      onKeyDownCapture={({ key, timeStamp }) => {
+        pressed.current = { key, at: timeStamp };
+      }}
+      onPointerDownCapture={({ timeStamp }) => {
+        pressed.current = { key: null, at: timeStamp };
+      }}
       onKeyDown={(e) => {
         if (e.key === "Escape" && onClose) {
           e.stopPropagation();

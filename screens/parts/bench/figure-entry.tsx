@@ -21,6 +21,8 @@ interface FigureEntryProps extends Pick<BenchRecord, "names" | "taken" | "entrie
   /** Everything that is asked, in order: a step back goes to the one before. */
   readonly order: readonly string[];
   readonly onParticular: (p: ParticularAsked, typed: string) => void;
+  /** What was given for a line and refused: it is there to be put right. */
+  readonly given: (key: string) => string | undefined;
 }
 
 const placeName = (figure: Figure | undefined, place: number): string =>
@@ -104,12 +106,15 @@ export const FigureEntry = (props: FigureEntryProps) => {
       onUnit={isLength ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined}
       tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}
       onTool={() => figure && taking.nextTool(figure.name)}
-      start={particular?.value ?? (figure?.kind === "text" ? (taken[figure.name]?.typed ?? "") : "")}
-      message={taking.message}
-      takeKeys={takeKeys(figure, Boolean(before), named)}
-      onTake={(typed, sign, again) =>
-        particular ? onParticular(particular, typed) : void taking.take(typed, sign, again)
+      start={
+        props.given(active.name) ??
+        particular?.value ??
+        (figure?.kind === "text" ? (taken[figure.name]?.typed ?? "") : "")
       }
+      message={taking.message}
+      doubted={taking.doubted}
+      takeKeys={takeKeys(figure, Boolean(before), named)}
+      onTake={(typed, sign, again) => (particular ? onParticular(particular, typed) : taking.take(typed, sign, again))}
       onBack={back}
       onLater={() => taking.moveOn(active, true)}
       onClose={taking.close}

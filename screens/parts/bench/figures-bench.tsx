@@ -32,12 +32,11 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const particularOf = (key: string | undefined) => particulars.find((p) => p.key === key);
   const isTaken = (name: string) => (FIGURES[name] ? taken[name] !== undefined : !!particularOf(name)?.value);
   const taking = useTaking({ jobId, taken, entries, asked: order, isTaken });
-  const told = useParticulars(
-    jobId,
-    particularOf(taking.active?.name),
-    (key) => taking.moveOn(taking.active?.name === key ? taking.active : { name: key, place: 0 }),
-    taking.setMessage,
-  );
+  const told = useParticulars(jobId, particularOf(taking.active?.name), (key, coming) => {
+    const at = taking.active?.name === key ? taking.active : { name: key, place: 0 };
+    void taking.whileComing(at, coming);
+    taking.moveOn(at);
+  });
   const shown = (name: string) => showFigure(name, taken[name], presets[name], unit, names);
   const isStillOpen = (name: string) => (FIGURES[name] ? isOpen(shown(name)) : !isTaken(name));
   useEffect(() => {
@@ -70,23 +69,16 @@ export const FiguresBench = (props: FiguresBenchProps) => {
         </div>
         <BenchLedger {...ledger} doubts={doubts} names={names} taken={taken} entries={entries} taking={taking} />
       </div>
-      <TwoAnswers
-        taking={taking}
-        told={told}
-        named={(text) => withSideNames(text, names)}
-        onGiven={(key, given) => {
-          const p = particularOf(key);
-          if (p) void told.take(p, given);
-        }}
-      />
+      <TwoAnswers taking={taking} told={told} named={(text) => withSideNames(text, names)} />
       <FigureEntry
         taking={taking}
-        particular={particularOf(taking.active?.name)}
+        particular={particularOf(taking.active?.name) ?? told.refusedOf(taking.active?.name)?.p}
         names={names}
         taken={taken}
         entries={entries}
         order={order}
-        onParticular={(p, typed) => void told.take(p, typed)}
+        given={(key) => told.refusedOf(key)?.given}
+        onParticular={told.take}
       />
     </>
   );

@@ -2,21 +2,40 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import type { Entry } from "@/core/measurement/taken";
 import { asTyped } from "./figure-history";
-import type { useParticulars } from "./use-particulars";
+import type { ParticularRefused, useParticulars } from "./use-particulars";
 import type { useTaking } from "./use-taking";
 import { Which } from "./which";
 
-/** What two tablets disagree about, near the hand and never folded away. */
+type Told = ReturnType<typeof useParticulars>;
+
+/** What became of a line the record would not have as it was told: two answers, a question of its own, or a mistake. */
+const answersTo = (refused: ParticularRefused, told: Told, putRight: (key: string) => void) => {
+  const { p, given, stored, asks } = refused;
+  const stand = () => told.letStand(p.key);
+  const insist = () => void told.insist(refused);
+  // Somebody chosen of those who are known: nobody knows them by their number.
+  const [there, here] = p.toldFor ? ["as it stands", "the one chosen"] : [stored || "empty", given || "empty"];
+  if (stored !== null)
+    return [
+      { label: `there: ${there}`, onTap: stand },
+      { label: `here: ${here}`, onTap: insist },
+    ];
+  return [
+    ...(asks ? [{ label: "take it once more", onTap: insist }] : []),
+    { label: "put it right", onTap: () => putRight(p.toldFor ?? p.key) },
+    { label: "leave it as it was", onTap: stand },
+  ];
+};
+
+/** What two tablets disagree about, or the record asks, near the hand and never folded away. */
 export const TwoAnswers = ({
   taking,
   told,
   named,
-  onGiven,
 }: {
   taking: ReturnType<typeof useTaking>;
-  told: ReturnType<typeof useParticulars>;
+  told: Told;
   named: (text: string) => string;
-  onGiven: (key: string, given: string) => void;
 }) => {
   const { clash, isOwn } = taking;
   /** Whose an answer is can be said only where one of the two was put down on this page. */
@@ -25,7 +44,6 @@ export const TwoAnswers = ({
     label: `${place(entry, other)}${asTyped(entry)}${entry.who && !isOwn(entry) ? ` (${entry.who})` : ""}`,
     onTap: () => void taking.choose(entry),
   });
-  const given = told.clash;
   return (
     <>
       {clash && (
@@ -34,15 +52,14 @@ export const TwoAnswers = ({
           answers={[answer(clash.there, clash.here), answer(clash.here, clash.there)]}
         />
       )}
-      {given && (
+      {told.refused.map((refused) => (
         <Which
-          of={named(given.label)}
-          answers={[
-            { label: `there: ${given.stored || "empty"}`, onTap: told.letStand },
-            { label: `here: ${given.given || "empty"}`, onTap: () => onGiven(given.key, given.given) },
-          ]}
+          key={refused.p.key}
+          of={named(refused.p.label)}
+          asked={refused.stored === null ? refused.message : undefined}
+          answers={answersTo(refused, told, taking.tap)}
         />
-      )}
+      ))}
     </>
   );
 };

@@ -1,64 +1,74 @@
 "use client";
 import { useRef, useState } from "react";
-import { saidOf } from "../kept/sent";
 import { lookAgain, useEnter } from "../kept/use-enter";
 import type { ParticularAsked } from "./bench-record";
 
-/** Two answers to one line about the job: what somebody else put down meanwhile, and what is meant here. */
-interface ParticularClash {
-  readonly key: string;
-  readonly label: string;
-  readonly stored: string;
+/** What the record would not put down as it was told. */
+export interface ParticularRefused {
+  readonly p: ParticularAsked;
   readonly given: string;
+  readonly message: string;
+  /** What somebody else put down meanwhile: which is right? null where it was refused for something else. */
+  readonly stored: string | null;
+  /** Told once more it is meant. */
+  readonly asks: boolean;
 }
 
 /** As the record keeps it: no day is no text. */
 const kept = (p: ParticularAsked, typed: string): string | null => (p.orNone && typed === "" ? null : typed);
 
-/** Lines about the job itself: each is entered as it is told, and what somebody else changed meanwhile is shown and asked. */
+interface Told {
+  readonly p: ParticularAsked;
+  readonly typed: string;
+  /** How the line stood for whoever tells it. */
+  readonly seen: string;
+  /** It was refused and is meant. */
+  readonly again?: boolean;
+}
+
+/**
+ * Lines about the job itself: each is entered as it is told, and the hand goes on at once. What the record will not have is
+ * shown near it and asked, for what it holds now may be another line.
+ *
+ * @param done which line was told; until the promise is kept it may not be shown as told
+ */
 export const useParticulars = (
   jobId: string,
   active: ParticularAsked | undefined,
-  done: (key: string) => void,
-  say: (message: string | null) => void,
+  done: (key: string, coming: Promise<unknown>) => void,
 ) => {
   const enter = useEnter(jobId);
-  const [clash, setClash] = useState<ParticularClash | null>(null);
+  const [refused, setRefused] = useState<readonly ParticularRefused[]>([]);
+  const without = (key: string) => setRefused((all) => all.filter((r) => r.p.key !== key));
   // How the line in hand stood when it was taken up: what somebody puts down meanwhile is not overruled.
   const inHand = useRef<{ readonly key: string; readonly value: string } | null>(null);
   if (!active) inHand.current = null;
   else if (inHand.current?.key !== active.key) inHand.current = { key: active.key, value: active.value };
-  const refused = useRef<string | null>(null);
-  const take = async (p: ParticularAsked, typed: string) => {
-    const seen = inHand.current?.key === p.key ? inHand.current.value : p.value;
-    const sent = await enter({
-      ...{ what: "told", jobId, key: p.key, value: kept(p, typed), seen: kept(p, seen) },
-      // The same key again on what was refused means: yes, that is it.
-      again: refused.current === `${p.key}/${typed}`,
-    });
-    refused.current = sent.state === "refused" ? `${p.key}/${typed}` : null;
-    if (sent.state !== "refused") {
-      setClash(null);
-      say(saidOf(sent));
-      return done(p.toldFor ?? p.key);
-    }
-    const stored = sent.stored as Record<string, unknown> | undefined;
-    if (stored) {
-      const there = String(stored[p.key] ?? "");
-      inHand.current = { key: p.key, value: there };
-      setClash({ key: p.key, label: p.label, stored: there, given: typed });
-    }
-    say(saidOf(sent));
+  const tell = async ({ p, typed, seen, again = false }: Told): Promise<void> => {
+    const { key } = p;
+    without(key);
+    const sent = await enter({ what: "told", jobId, key, value: kept(p, typed), seen: kept(p, seen), again });
+    if (sent.state !== "refused") return;
+    const { message, asks = false } = sent;
+    const there = sent.stored as Record<string, unknown> | undefined;
+    const stored = there ? String(there[key] ?? "") : null;
+    setRefused((all) => [...all.filter((r) => r.p.key !== key), { p, given: typed, message, stored, asks }]);
   };
   return {
-    take,
-    clash,
-    /** What somebody else put down stands. */
-    letStand: () => {
-      if (!clash) return;
-      setClash(null);
+    take: (p: ParticularAsked, typed: string) => {
+      const seen = inHand.current?.key === p.key ? inHand.current.value : p.value;
+      done(p.toldFor ?? p.key, tell({ p, typed, seen }));
+    },
+    refused,
+    /** What was typed for a line and refused. */
+    refusedOf: (key: string | undefined) => refused.find((r) => r.p.key === key && !r.p.toldFor),
+    /** What was given here is meant. */
+    insist: ({ p, given, stored }: ParticularRefused) =>
+      tell({ p, typed: given, seen: stored ?? p.value, again: true }),
+    /** What stands there stands. */
+    letStand: (key: string) => {
+      without(key);
       lookAgain(jobId);
-      done(clash.key);
     },
   };
 };

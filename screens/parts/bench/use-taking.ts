@@ -5,9 +5,10 @@ import { checkFigure } from "@/core/figures/check-figure";
 import { mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
 import type { Entry } from "@/core/measurement/taken";
+import type { Entered } from "../kept/entered";
 import { UNITS, useUnit } from "../kept/kept-choice";
 import { type Sent, saidOf } from "../kept/sent";
-import { useEnter } from "../kept/use-enter";
+import { post, useEnter } from "../kept/use-enter";
 import { useWho } from "../kept/use-who";
 import { signal } from "../walk/signal";
 import type { BenchRecord } from "./bench-record";
@@ -54,7 +55,7 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
   const placeOf = ({ name, place }: Active) => `${name}/${place}`;
   if (!active) seen.current = null;
   else if (seen.current?.at !== placeOf(active)) seen.current = { at: placeOf(active), id: newest(active) };
-  const put = (asked: Put): Promise<Sent<{ beside: Entry | null }>> => {
+  const entered = (asked: Put): Entered => {
     const { at, typed, role, method = "", seenAll = false } = asked;
     const given = asked.unit !== undefined && isLengthUnit(asked.unit) ? asked.unit : unit;
     const checked = role === "out" ? null : checkFigure(at.name, typed, given, at.place);
@@ -63,7 +64,7 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
     own.current.add(id);
     // Taken again it stands beside nobody's but this one.
     if (role !== "out" && seen.current?.at === placeOf(at)) seen.current = { at: placeOf(at), id };
-    return enter({
+    return {
       what: "figure",
       jobId,
       figure: {
@@ -78,9 +79,15 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
         who,
         seen: before,
       },
-    });
+    };
   };
-  return { put, isOwn: (entry: Entry) => own.current.has(entry.id) };
+  return {
+    /** Waits a moment for what the record says. */
+    put: (asked: Put): Promise<Sent> => enter(entered(asked)),
+    /** Waits for nothing but its being kept: a refusal is told by the page. */
+    putAhead: (asked: Put): Promise<void> => post(entered(asked)),
+    isOwn: (entry: Entry) => own.current.has(entry.id),
+  };
 };
 
 /** Which figure is in hand, and which comes after it. */
@@ -88,11 +95,24 @@ const useActive = ({ taken, asked, isTaken }: Pick<TakingOptions, "taken" | "ask
   const [active, setActive] = useState<Active | null>(null);
   const now = useRef({ taken, asked, isTaken });
   now.current = { taken, asked, isTaken };
+  // Put down a moment ago and not shown as taken yet: a quick hand is not asked for it once more.
+  const coming = useRef<readonly Active[]>([]);
   const isPlaceTaken = (name: string, place: number) =>
-    now.current.taken[name]?.places.some((p) => p.place === place) ?? false;
+    coming.current.some((c) => c.name === name && c.place === place) ||
+    (now.current.taken[name]?.places.some((p) => p.place === place) ?? false);
+  const isAnswered = (name: string) => coming.current.some((c) => c.name === name) || now.current.isTaken(name);
   return {
     active,
     setActive,
+    /** Counts as taken until what is done with it is done. */
+    whileComing: async <T>(at: Active, done: Promise<T>): Promise<T> => {
+      coming.current = [...coming.current, at];
+      try {
+        return await done;
+      } finally {
+        coming.current = coming.current.filter((c) => c !== at);
+      }
+    },
     tap: (name: string, place?: number) => {
       const places = mostPlaces(FIGURES[name] ?? {});
       const open = [...Array(places).keys()].map((i) => i + 1).find((p) => !isPlaceTaken(name, p));
@@ -105,7 +125,7 @@ const useActive = ({ taken, asked, isTaken }: Pick<TakingOptions, "taken" | "ask
       const list = now.current.asked;
       const start = list.indexOf(from.name);
       const later = [...list.slice(start + 1), ...list.slice(0, Math.max(0, start))];
-      const open = later.find((name) => !now.current.isTaken(name));
+      const open = later.find((name) => !isAnswered(name));
       const to: Active | null = nextPlace
         ? { name: from.name, place: from.place + 1 }
         : open
@@ -134,8 +154,8 @@ const useTools = () => {
  * somebody else took meanwhile is shown and asked.
  */
 export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptions) => {
-  const { active, setActive, tap, moveOn } = useActive({ taken, asked, isTaken });
-  const { put, isOwn } = usePut(jobId, entries, active);
+  const { active, setActive, tap, moveOn, whileComing } = useActive({ taken, asked, isTaken });
+  const { put, putAhead, isOwn } = usePut(jobId, entries, active);
   const tools = useTools();
   const [unit] = useUnit();
   const [message, setMessage] = useState<string | null>(null);
@@ -148,7 +168,8 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     moveOn(from, over);
     quiet();
   };
-  const take = async (typed: string, sign: 1 | -1, again: boolean) => {
+  /** Nothing is waited for: what a quick hand types next belongs to the next, however long the record takes. */
+  const take = (typed: string, sign: 1 | -1, again: boolean) => {
     if (!active) return;
     const at = active;
     const same = `${at.name}/${at.place}/${typed}/${sign}`;
@@ -156,16 +177,12 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     const written = sign < 0 ? (typed.startsWith("-") ? typed.slice(1) : `-${typed}`) : typed;
     const checked = checkFigure(at.name, written, unit, at.place);
     if (!checked.ok) return setMessage(checked.message);
-    const sent = await put({ at, typed: written, role: again ? "again" : "new", method: tools.toolNow(at.name) });
-    if (sent.state === "refused") return setMessage(sent.message);
-    const beside = sent.state === "taken" ? sent.value?.beside : null;
-    if (beside) return setMessage("Taken elsewhere meanwhile; both are kept. Which is right?");
+    const method = tools.toolNow(at.name);
+    void whileComing(at, putAhead({ at, typed: written, role: again ? "again" : "new", method }));
     signal(checked.doubt ? "doubt" : "taken");
-    if (checked.doubt) {
-      setDoubted(same);
-      return setMessage(`Kept. ${checked.doubt}`);
-    }
-    goOn(at);
+    if (!checked.doubt) return goOn(at);
+    setDoubted(same);
+    setMessage(`Kept. ${checked.doubt}`);
   };
   /** Says which of two is right: the chosen one is put down once more, by somebody who has seen both. */
   const choose = async ({ name, place, typed, unit: given, method }: Chosen) => {
@@ -188,6 +205,9 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
       Object.values(taken).find(({ clash }) => clash && isOwn(clash.here))?.clash ??
       null,
     isOwn,
+    whileComing,
+    /** What was taken as it stands there and is unlikely; the hand stays at it. */
+    doubted,
     tap: (name: string, place?: number) => {
       tap(name, place);
       quiet();

@@ -34,13 +34,14 @@ export const attempt = async (url: string, init: RequestInit, bytes = 0): Promis
     if (response.ok) return { state: "taken", value: answer };
     if (!REFUSALS.has(response.status))
       return { state: "later", answered: true, could: response.status === 500 ? "not" : "not-now" };
-    const { path = "", message = "not taken" } = answer.error ?? {};
+    const { path = "", message = "not taken", refusal } = answer.error ?? {};
     return {
       state: "refused",
       field: path === "" ? null : path,
       message,
       stored: answer.stored,
       ...(response.status === 403 && { forbidden: true }),
+      ...(response.status === 400 && refusal?.code === "stands-against" && { asks: true }),
     };
   } catch {
     return { state: "later", answered: response.ok };

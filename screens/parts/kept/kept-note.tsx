@@ -1,4 +1,6 @@
 "use client";
+import { FIGURES } from "@/core/figures/all-figures";
+import { withSideNames } from "@/core/wheel/side-names";
 import { AwayNote } from "./away-note";
 import type { Entered } from "./entered";
 import { KEEPING_WORDS } from "./keeping";
@@ -7,11 +9,14 @@ import { drop } from "./post-office";
 import { StandingNote } from "./standing-note";
 import { usePost } from "./use-job";
 
+/** A letter of whatever job does not carry what its sides are called. */
+const SIDES = { A: "side A", B: "side B" };
+
 /** What something entered was, in a few words. */
 const wordsOf = (e: Entered): string => {
   switch (e.what) {
     case "figure":
-      return `“${e.figure.typed}”`;
+      return `“${e.figure.typed}” for ${withSideNames(FIGURES[e.figure.name]?.label ?? e.figure.name, SIDES)}`;
     case "act":
       return "what was told";
     case "round":

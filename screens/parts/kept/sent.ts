@@ -9,6 +9,8 @@ interface Refused {
   readonly field: string | null;
   readonly message: string;
   readonly stored?: unknown;
+  /** It is a question: told once more it is meant. */
+  readonly asks?: boolean;
   /** It is not for whoever is at this device now to send. */
   readonly forbidden?: boolean;
 }

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import { withItsRound } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { keep, sendKept } from "./post-office";
@@ -15,15 +15,17 @@ const PATIENCE = 1500;
  * Enters something. It is kept over a reload and a restart before anything else is done; then it goes as a mutation whose
  * scope is its job, so that what is entered arrives in the order it was entered (post-office.ts). A record that takes its
  * time does not hold up the hand: what comes of it then is told by the page.
+ *
+ * @param isShown whether what comes of it is still seen where it was entered; else a refusal is told by the page as well
  */
-export const send = async <T>(entered: Entered): Promise<Sent<T>> => {
+export const send = async <T>(entered: Entered, isShown = () => true): Promise<Sent<T>> => {
   withItsRound(entered, put);
   const posted = await keep(entered);
   let inHand = true;
   const mutation = queryClient.getMutationCache().build(queryClient, {
     mutationKey: ["entered"],
     scope: { id: posted.lane },
-    mutationFn: () => sendKept(posted, () => inHand),
+    mutationFn: () => sendKept(posted, () => inHand && isShown()),
   });
   const sent = await Promise.race([mutation.execute(undefined) as Promise<Sent<T>>, later(PATIENCE)]);
   if (sent !== "late") return sent;
@@ -68,12 +70,20 @@ export const lookAgain = (jobId: string): void => {
 };
 
 /** Enters things of one job; the job's pages look again once the record has them. */
-export const useEnter = (jobId: string) =>
-  useCallback(
+export const useEnter = (jobId: string) => {
+  const shown = useRef(true);
+  useEffect(() => {
+    shown.current = true;
+    return () => {
+      shown.current = false;
+    };
+  }, []);
+  return useCallback(
     async <T>(entered: Entered): Promise<Sent<T>> => {
-      const sent = await send<T>(entered);
+      const sent = await send<T>(entered, () => shown.current);
       if (sent.state === "taken") lookAgain(jobId);
       return sent;
     },
     [jobId],
   );
+};
