@@ -89,8 +89,13 @@ export const BookIn = ({ initial }: { initial: BookInOnPage }) => {
         cautions={[CAUTIONS.linings, CAUTIONS.scrap, CAUTIONS.eyes]}
         notes={["Replace the bearings while the hub is apart; the spacer between them goes back in."]}
         drawing={(tap) => (
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 portrait:grid-rows-[5fr_6fr] max-sm:portrait:grid-rows-[auto_minmax(0,1fr)]">
-            <div className="flex min-h-0 flex-col p-2 portrait:flex-row max-sm:portrait:flex-col">
+          <div
+            className={`grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] portrait:grid-cols-1 ${tap.active ? "portrait:grid-rows-1" : "portrait:grid-rows-[5fr_6fr] max-sm:portrait:grid-rows-[auto_minmax(0,1fr)]"}`}
+          >
+            {/* Held upright, the list has the room while something of it is in hand. */}
+            <div
+              className={`flex min-h-0 flex-col p-2 portrait:flex-row max-sm:portrait:flex-col ${tap.active ? "portrait:hidden" : ""}`}
+            >
               <ConditionMarks row="above" tap={tap} />
               {/* On a phone the marks carry their names, and the room is the list's. */}
               <div className="relative min-h-0 min-w-0 flex-1 max-sm:portrait:hidden">

@@ -21,7 +21,8 @@ export const ErdWays = ({ ways, counting, tap }: { ways: readonly ErdWay[]; coun
     <div
       role="group"
       aria-label="ways to the effective rim diameter"
-      className="flex shrink-0 border-t border-ink max-sm:portrait:flex-wrap"
+      // On a phone the drawing has the room while a figure is in hand.
+      className={`flex shrink-0 border-t border-ink max-sm:portrait:flex-wrap ${tap.active ? "max-sm:portrait:hidden" : ""}`}
     >
       {ERD_METHODS.filter((m) => ERD_WAYS[m].first !== null || ways.some((w) => w.method === m)).map((m) => {
         const way = ways.find((w) => w.method === m);

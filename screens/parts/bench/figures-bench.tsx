@@ -42,7 +42,9 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   useEffect(() => {
     // With nothing in hand Enter takes up the next figure nobody has taken: the whole stage goes by keyboard alone.
     const press = (e: KeyboardEvent) => {
-      if (e.key !== "Enter" || e.repeat || taking.active || document.activeElement !== document.body) return;
+      // One that took the last figure takes up nothing.
+      if (e.key !== "Enter" || e.repeat || e.defaultPrevented) return;
+      if (taking.active || document.activeElement !== document.body) return;
       const next = order.find(isStillOpen);
       if (!next) return;
       e.preventDefault();
@@ -54,7 +56,8 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   return (
     <>
       <div className="flex min-h-0 flex-1 portrait:flex-col">
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+        {/* Held upright with much to say below, what does not fit is scrolled to. */}
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col portrait:overflow-y-auto">
           {drawing({
             active: taking.active?.name ?? null,
             shown,

@@ -9,7 +9,7 @@ export const Which = ({
   answers: readonly { readonly label: string; readonly onTap: () => void }[];
 }) => (
   <div role="alert" className="flex shrink-0 flex-wrap items-stretch border-t-2 border-ink bg-paper">
-    <p className="flex flex-1 items-center px-4 py-1 leading-tight portrait:basis-full">
+    <p className="flex flex-2 items-center px-4 py-1 leading-tight portrait:basis-full">
       <span>
         <b>{of}</b>: {asked}
       </span>
