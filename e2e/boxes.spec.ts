@@ -95,6 +95,26 @@ for (const [how, sizes] of [
     await page.getByRole("button", { name: "read the wheel" }).click();
     await expect(page.getByLabel("entry").getByRole("button", { name: "tyre off, on a stand" })).toBeVisible();
     bad.push(...(await lookAt(page, "before reading", sizes)));
+    // A figure in hand, with as much to say of it as there can be.
+    const begun = await newJob(page);
+    for (const [stage, tabs] of [
+      ["measure", ["Rim", "Hub", "Offset", "Old spokes"]],
+      ["book-in", ["Counter", "Before the key", "Wheel"]],
+    ] as const) {
+      await page.setViewportSize(sizes[0]);
+      await page.goto(`/jobs/${begun}/${stage}`);
+      for (const tab of tabs) {
+        const shown = page.getByRole("tab", { name: new RegExp(`^${tab}(,|$)`) });
+        await shown.click();
+        await shown.blur();
+        await page.keyboard.press("Enter");
+        await expect(page.getByLabel("entry")).toBeVisible();
+        await page.keyboard.type("999\n");
+        const usual = sizes.filter((held) => !held.large);
+        bad.push(...(await lookAt(page, `${stage} ${tab}, a figure in hand`, usual)));
+        await page.keyboard.press("Escape");
+      }
+    }
     expect(bad).toEqual([]);
   });
 
