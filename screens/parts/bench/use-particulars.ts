@@ -44,11 +44,15 @@ export const useParticulars = (
   const inHand = useRef<{ readonly key: string; readonly value: string } | null>(null);
   if (!active) inHand.current = null;
   else if (inHand.current?.key !== active.key) inHand.current = { key: active.key, value: active.value };
-  const tell = async ({ p, typed, seen, again = false }: Told): Promise<void> => {
+  const newest = useRef(new Map<string, Told>());
+  const tell = async (told: Told): Promise<void> => {
+    const { p, typed, seen, again = false } = told;
     const { key } = p;
+    newest.current.set(key, told);
     without(key);
     const sent = await enter({ what: "told", jobId, key, value: kept(p, typed), seen: kept(p, seen), again });
-    if (sent.state !== "refused") return;
+    // Told anew meanwhile it is no question any more.
+    if (sent.state !== "refused" || newest.current.get(key) !== told) return;
     const { message, asks = false } = sent;
     const there = sent.stored as Record<string, unknown> | undefined;
     const stored = there ? String(there[key] ?? "") : null;
@@ -62,9 +66,9 @@ export const useParticulars = (
     refused,
     /** What was typed for a line and refused. */
     refusedOf: (key: string | undefined) => refused.find((r) => r.p.key === key && !r.p.toldFor),
-    /** What was given here is meant. */
-    insist: ({ p, given, stored }: ParticularRefused) =>
-      tell({ p, typed: given, seen: stored ?? p.value, again: true }),
+    /** What was given here is meant; of two answers to one line it is asked whatever else there is to ask of it. */
+    insist: ({ p, given, stored, asks }: ParticularRefused) =>
+      tell({ p, typed: given, seen: stored ?? p.value, again: asks }),
     /** What stands there stands. */
     letStand: (key: string) => {
       without(key);
