@@ -199,6 +199,34 @@ describe("what became of it", () => {
     expect(taken).toEqual(["2"]);
     expect(office.postNow().letters).toMatchObject([{ refusal: { field: null } }]);
   });
+  test("after long away the record answers, takes one and is busy for the next: what is left goes in seconds, not in a minute", async () => {
+    let away = true;
+    let busyAt = -1;
+    const { taken, fetched } = record((asked) => (away ? "not reached" : asked === busyAt ? "busy" : "answered"));
+    let asked = 0;
+    vi.stubGlobal("fetch", (url: string, init?: RequestInit) => {
+      if (init?.body) asked++;
+      return fetched(url, init);
+    });
+    const office = await page();
+    for (const id of ["a", "b", "c"]) await office.keep(entered(1, id));
+    await office.sendAll();
+    // Each time it waits twice as long, up to a minute.
+    for (let tried = 0; tried < 8; tried++) {
+      const before = asked;
+      vi.advanceTimersByTime(60_000);
+      await vi.waitFor(() => expect(asked).toBeGreaterThan(before));
+      await office.sendAll();
+    }
+    away = false;
+    busyAt = asked + 1;
+    await office.sendAll();
+    expect(taken).toEqual(["a"]);
+    vi.advanceTimersByTime(1500);
+    vi.useRealTimers();
+    await vi.waitFor(() => expect(taken).toEqual(["a", "b", "c"]));
+  });
+
   test("shut out again and again, then met by a record that is busy a few times, it still waits and goes", async () => {
     const { fetched, taken } = record(() => "answered");
     const shutOut = Array<number>(8).fill(401);

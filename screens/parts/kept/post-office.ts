@@ -109,6 +109,7 @@ const sendLane = (lane: string): Promise<void> =>
         continue;
       }
       tell(letter.at, sent);
+      answers();
       if (sent.state === "refused") {
         await refuse(letter, { field: sent.field, message: sent.message });
         change({ away: false });
@@ -189,19 +190,28 @@ export const recordShows = (lane: string, changes: number): void => {
 
 /** ms until what waits is tried again; longer each time, up to a minute. */
 const AGAIN = { first: 1000, most: 60_000 };
-const next = { pause: AGAIN.first, planned: false };
-const later = (): void => {
-  void sendInBackground(SEND_LATER);
-  if (next.planned) return;
-  next.planned = true;
-  setTimeout(async () => {
-    next.planned = false;
+const next: { pause: number; timer: ReturnType<typeof setTimeout> | null } = { pause: AGAIN.first, timer: null };
+const plan = (): void => {
+  next.timer = setTimeout(async () => {
+    next.timer = null;
     next.pause = Math.min(AGAIN.most, next.pause * 2);
     if (await sendAll()) next.pause = AGAIN.first;
   }, next.pause);
 };
-const atOnce = (): void => {
+const later = (): void => {
+  void sendInBackground(SEND_LATER);
+  if (next.timer === null) plan();
+};
+/** The record answered: what waits all the same, of this job or another, does not wait as long as while it was away. */
+const answers = (): void => {
   next.pause = AGAIN.first;
+  if (next.timer === null) return;
+  clearTimeout(next.timer);
+  plan();
+};
+/** Sends all that waits; what is not taken is tried again soon, for there is a sign that the record answers. */
+export const sendAtOnce = (): void => {
+  answers();
   void sendAll();
 };
 
@@ -211,9 +221,9 @@ export const openPostOffice = async (): Promise<void> => {
   await lookAgain();
   const held = new Set(post.delivered.map((d) => d.at));
   change({ delivered: [...(await keptDelivered()).filter((d) => !held.has(d.at)), ...post.delivered] });
-  window.addEventListener("online", atOnce);
+  window.addEventListener("online", sendAtOnce);
   document.addEventListener("visibilitychange", () => {
-    if (document.visibilityState === "visible" && post.letters.some((l) => !l.refusal)) atOnce();
+    if (document.visibilityState === "visible" && post.letters.some((l) => !l.refusal)) sendAtOnce();
   });
   void sendAll();
 };

@@ -9,7 +9,7 @@ import type { JobKind, Stage, StageState } from "@/core/wheel/stages";
 import { useBegun } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { getJson } from "./get-json";
-import { NO_POST, onPost, type Post, postNow, recordShows, sendAll } from "./post-office";
+import { NO_POST, onPost, type Post, postNow, recordShows, sendAtOnce } from "./post-office";
 import { queryClient } from "./query-client";
 import { withTold } from "./told";
 import { useJobTold } from "./told-by-shop";
@@ -73,7 +73,7 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
   // The record answers again: what waits goes at once, not when its time has come.
   const answers = look.isSuccess;
   useEffect(() => {
-    if (answers && postNow().letters.some((l) => !l.refusal)) void sendAll();
+    if (answers && postNow().letters.some((l) => !l.refusal)) sendAtOnce();
   }, [answers]);
   const waiting = useWaiting(jobId);
   return useMemo(() => {
