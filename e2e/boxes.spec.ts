@@ -47,7 +47,6 @@ for (const [how, sizes] of [
   ["across, at 1280 and with letters twice as large", ACROSS],
 ] as const)
   test(`every screen and walk fits ${how}`, async ({ page }) => {
-    test.setTimeout(300_000);
     await page.setViewportSize(sizes[0]);
     const rebuild = await jobOf(page, "H-014");
     const broken = await jobOf(page, "H-009");
@@ -123,7 +122,6 @@ for (const [how, sizes] of [
   ["across", ACROSS],
 ] as const)
   test(`walks seldom opened, and all of the trainer, fit ${how} @long`, async ({ page }) => {
-    test.setTimeout(300_000);
     const bad: string[] = [];
     const key = (name: string | RegExp) => page.getByRole("button", { name, exact: typeof name === "string" }).first();
     const spoke = page.getByTestId("walk-spoke");

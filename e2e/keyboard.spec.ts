@@ -24,7 +24,6 @@ const calm = (page: Page) => page.waitForTimeout(270);
 test("a customer waits: booked in, read, turned, looked over and signed, and no hand on screen or mouse", async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   await page.goto("/");
   for (const key of [/^True only$/, /^36$/, /^18$/, /^full width$/]) await use(page, key);
   await page.waitForURL(/\/true/);

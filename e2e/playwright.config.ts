@@ -8,7 +8,7 @@ export default defineConfig({
   testMatch: "*.spec.ts",
   // As long as a machine with ten times as much to do may take; what goes right waits for none of it.
   timeout: 600_000,
-  expect: { timeout: 40_000, toPass: { timeout: 60_000 } },
+  expect: { timeout: 90_000, toPass: { timeout: 120_000 } },
   workers: 1,
   retries: 0,
   outputDir: "../.test-output/playwright",
@@ -23,7 +23,7 @@ export default defineConfig({
       origins: [{ origin: baseURL, localStorage: [{ name: "tall-compass-dial", value: "1/100" }] }],
     },
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 40_000,
+    actionTimeout: 90_000,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],

@@ -50,7 +50,6 @@ test("a side is always named: Enter asks for it, its letter, a sign or its key g
 test("at 5 to 40 keys a second, the record answering at once or after two seconds, every key goes where it was typed for", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   for (const [seed, rate] of [
     [1, 5],
     [2, 12],

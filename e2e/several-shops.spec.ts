@@ -227,7 +227,7 @@ test("one killed takes none with it, is there again when it is asked, and ends b
   await served.stop();
   await serve(IDLE.short);
   await bookIn("harbour", harbour, "Cy Penn");
-  await expect.poll(() => served.shops.served, { timeout: 60_000 }).toEqual([]);
+  await expect.poll(() => served.shops.served, { timeout: 120_000 }).toEqual([]);
   const copies = readdirSync(join(folder, "shops", "harbour", "copies"));
   expect(copies.length).toBeGreaterThan(0);
   await served.stop();
@@ -249,7 +249,7 @@ test("each is copied alone and put back alone, while the others go on", async ()
   expect((await ask("mill-lane", "/", { cookie: mill })).text).toContain("Dee Holt");
   // Erased, with a copy of how it was; its name is nobody's then.
   await expect(command("run/shops/shop.ts", "remove", "quay")).rejects.toThrow(/say --yes/);
-  await expect.poll(() => served.shops.served.includes("quay"), { timeout: 60_000 }).toBe(false);
+  await expect.poll(() => served.shops.served.includes("quay"), { timeout: 120_000 }).toBe(false);
   expect(await command("run/shops/shop.ts", "remove", "quay", "--yes")).toContain("is erased. As it was:");
   await expect.poll(async () => (await ask("quay", "/sign-in")).status).toBe(404);
   expect(said.filter((words) => !/ended by itself/.test(words))).toEqual([]);

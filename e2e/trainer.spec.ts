@@ -57,7 +57,6 @@ const score = async (page: Page) => {
 };
 
 test("level 1 is trained on by the dial and by ear, to its score", async ({ page }) => {
-  test.setTimeout(300_000);
   await page.goto("/");
   await page.getByRole("button", { name: "Practice", exact: true }).click();
   await page.getByRole("textbox", { name: "for" }).fill("Nell");

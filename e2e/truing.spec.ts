@@ -208,7 +208,6 @@ test("three sittings, the dial re-zeroed between them, end as one sitting does",
 test("the live stand trues the wheel from freshly laced to within 0.3 mm, turns confirmed one by one @long", async ({
   page,
 }) => {
-  test.setTimeout(400_000);
   const { id, stand } = await onTheStand(page, 58, "fresh");
   await page.request.post(`/api/jobs/${id}/measurements`, {
     data: { id: crypto.randomUUID(), name: "true.tight", typed: "0.15" },
