@@ -13,11 +13,11 @@ import { beginDemo, markAsDemo, removeHalfDemo } from "@/store/demo-shop";
 import { environment } from "@/store/environment";
 import { saveGaugeTable } from "@/store/gauge-tables";
 import { changeJob, finishJob } from "@/store/jobs";
-import { addMeasurement } from "@/store/measurements";
+import { addMeasurements } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { addOrder } from "@/store/orders";
 import { savePracticeWheel } from "@/store/practice-wheels";
-import { addReadings, addTurn, markDestressed, openRound, saveAdvice } from "@/store/rounds";
+import { addReadings, addTurns, markDestressed, openRound, saveAdvice } from "@/store/rounds";
 import { readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { moveStock, saveStock } from "@/store/stock";
@@ -70,11 +70,11 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
       waitingSince: waitingSinceIn === undefined ? null : day(waitingSinceIn),
     },
   });
-  const take = async (list: DemoJob["figures"]) => {
-    for (const [name, value] of Object.entries(list))
-      await addMeasurement({
+  const take = (list: DemoJob["figures"]) =>
+    addMeasurements(
+      id,
+      Object.entries(list).map(([name, value]) => ({
         id: crypto.randomUUID(),
-        jobId: id,
         name,
         place: 0,
         role: "new",
@@ -83,8 +83,8 @@ const loadJob = async (demo: DemoJob): Promise<void> => {
         unit: typeof value === "number" ? "mm" : "choice",
         value: typeof value === "number" ? value : null,
         method: "",
-      });
-  };
+      })),
+    );
   await take(figures);
   if (laced !== undefined)
     await addAct(id, { id: crypto.randomUUID(), act: { what: "laced-so-far", steps: laced }, who: "" });
@@ -163,12 +163,11 @@ const trueOnStand = async (jobId: string, rounds: NonNullable<DemoJob["rounds"]>
     await saveAdvice(roundId, advice);
     history.push({ readings, turns: [...advice.turns], destressed: true });
     if (r === count - 1 && leaveTurns) break;
-    for (const s of all) {
-      const turns = advice.turns[s - 1];
-      if (turns === 0) continue;
-      stand.turn(s, turns);
-      await addTurn(roundId, { id: crypto.randomUUID(), spoke: s, turns });
-    }
+    const turned = all.flatMap((spoke) =>
+      advice.turns[spoke - 1] === 0 ? [] : [{ id: crypto.randomUUID(), spoke, turns: advice.turns[spoke - 1] }],
+    );
+    for (const { spoke, turns } of turned) stand.turn(spoke, turns);
+    await addTurns(roundId, turned);
     stand.destress();
     await markDestressed(roundId);
   }

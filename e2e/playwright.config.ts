@@ -1,11 +1,15 @@
 import { defineConfig } from "@playwright/test";
+import { takeLane } from "../run/lanes";
 import { environment } from "../store/environment";
 
+takeLane();
 const baseURL = environment().TALL_COMPASS_URL;
 
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
+  // Every test makes what it needs; those that go on from one another say so.
+  fullyParallel: true,
   // As long as a machine with ten times as much to do may take; what goes right waits for none of it.
   timeout: 600_000,
   expect: { timeout: 90_000, toPass: { timeout: 120_000 } },

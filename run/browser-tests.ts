@@ -1,15 +1,50 @@
-import { spawn } from "node:child_process";
+import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
-import { rmSync } from "node:fs";
+import { cpSync, rmSync } from "node:fs";
+import { resolve } from "node:path";
 import { buildIfChanged } from "./build";
-import { freePort } from "./database-server";
+import { type DatabaseServer, freePort } from "./database-server";
+import { lanesTold } from "./lanes";
 import { answers, endWeb, openRecord, startWeb } from "./serve";
 
-/** A part of the tests, with a server, a database and a report of its own: `--shard=1/2`. */
-const SHARD = /^--shard=(\d+)\/\d+$/;
+/** How many tests run at a time, each lane with a server, a database and a folder of its own: `--lanes=3`; else one. */
+const LANES = /^--lanes=(\d+)$/;
 
-/** Where the report of a part stands; of all of them, where they were not parted. */
-export const browserReport = (part: number | null): string => `.test-output/browser${part ?? ""}.json`;
+export const BROWSER_REPORT = ".test-output/browser.json";
+
+/** The shop as it is at a first start, made once: every lane begins with a copy. */
+const firstShop = async (folder: string): Promise<void> => {
+  rmSync(folder, { recursive: true, force: true });
+  await (await openIn(folder))?.stop();
+};
+
+/** What this process starts next works in that folder, with the record in it. */
+const openIn = async (folder: string): Promise<DatabaseServer | null> => {
+  delete process.env.DATABASE_URL;
+  process.env.TALL_COMPASS_DATA = folder;
+  return openRecord(folder);
+};
+
+interface Lane {
+  readonly server: DatabaseServer | null;
+  readonly web: ChildProcess;
+  readonly folder: string;
+  readonly address: string;
+}
+
+const openLane = async (first: string, number: number): Promise<Lane> => {
+  const folder = resolve(`.test-output/data${number}`);
+  rmSync(folder, { recursive: true, force: true });
+  cpSync(first, folder, { recursive: true });
+  const server = await openIn(folder);
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const web = startWeb("start", port);
+  await answers(address, web);
+  // For the commands that go through the running shop.
+  server?.claim.served(address);
+  return { server, web, folder, address };
+};
 
 /**
  * The browser tests, all or some (`npm run test:e2e -- truing`), against the built application with the demo in a
@@ -17,35 +52,27 @@ export const browserReport = (part: number | null): string => `.test-output/brow
  *
  * @returns whether they passed
  */
-const browserTests = async (which: readonly string[]): Promise<boolean> => {
-  const part = which.map((w) => SHARD.exec(w)).find((m) => m !== null);
-  const number = part ? Number(part[1]) : null;
-  const folder = `.test-output/data${number ?? ""}`;
-  rmSync(folder, { recursive: true, force: true });
-  delete process.env.DATABASE_URL;
-  process.env.TALL_COMPASS_DATA = folder;
-  const server = await openRecord(folder);
+const browserTests = async (told: readonly string[]): Promise<boolean> => {
+  const count = Number(told.map((t) => LANES.exec(t)?.[1]).find(Boolean) ?? 1);
+  const which = told.filter((t) => !LANES.test(t));
+  const lanes: Lane[] = [];
   try {
     await buildIfChanged();
-    const port = await freePort();
-    const address = `http://127.0.0.1:${port}`;
-    const web = startWeb("start", port);
-    try {
-      await answers(address, web);
-      // For the commands that go through the running shop.
-      server?.claim.served(address);
-      const told = ["--config", "e2e/playwright.config.ts", "--output", `.test-output/playwright${number ?? ""}`];
-      const tests = spawn("node_modules/.bin/playwright", ["test", ...told, "--reporter=line,json", ...which], {
-        stdio: ["ignore", "inherit", "inherit"],
-        env: { ...process.env, TALL_COMPASS_URL: address, PLAYWRIGHT_JSON_OUTPUT_FILE: browserReport(number) },
-      });
-      const [status] = await once(tests, "exit");
-      return status === 0;
-    } finally {
-      await endWeb(web);
-    }
+    const first = resolve(".test-output/data");
+    await firstShop(first);
+    for (let number = 1; number <= count; number++) lanes.push(await openLane(first, number));
+    const how = ["--config", "e2e/playwright.config.ts", "--reporter=line,json", `--workers=${count}`];
+    const tests = spawn("node_modules/.bin/playwright", ["test", ...how, ...which], {
+      stdio: ["ignore", "inherit", "inherit"],
+      env: { ...process.env, ...lanesTold(lanes), PLAYWRIGHT_JSON_OUTPUT_FILE: BROWSER_REPORT },
+    });
+    const [status] = await once(tests, "exit");
+    return status === 0;
   } finally {
-    await server?.stop();
+    for (const { web, server } of lanes) {
+      await endWeb(web);
+      await server?.stop();
+    }
   }
 };
 

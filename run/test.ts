@@ -1,8 +1,9 @@
 import { spawn, spawnSync } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, readFileSync, rmSync } from "node:fs";
-import { browserReport } from "./browser-tests";
+import { BROWSER_REPORT } from "./browser-tests";
 import { buildIfChanged } from "./build";
+import { whatFailed } from "./what-failed";
 
 const bin = (name: string) => `node_modules/.bin/${name}`;
 let passed = 0;
@@ -32,8 +33,8 @@ const check = (name: string, command: string, args: readonly string[]) => {
 };
 
 const UNIT = ".test-output/unit.json";
-/** The browser tests wait as much as they work: three parts at a time, each with a record of its own. */
-const PARTS = [1, 2, 3] as const;
+/** The browser tests wait as much as they work: three at a time, each with a record of its own. */
+const LANES = 3;
 
 /** The short forms of what runs for an hour as a command of its own; always the same ones. */
 const ATTACKS = [
@@ -71,7 +72,7 @@ const count = (name: string, ok: boolean, file: string, read: (report: never) =>
 
 const main = async (): Promise<void> => {
   rmSync(UNIT, { force: true });
-  for (const part of PARTS) rmSync(browserReport(part), { force: true });
+  rmSync(BROWSER_REPORT, { force: true });
   for (const { report } of [...ATTACKS, MANY]) rmSync(report, { force: true });
   // The linter also holds the arrows between folders (run/arrows.ts).
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
@@ -92,27 +93,21 @@ const main = async (): Promise<void> => {
   // By itself: three servers of the record, two web servers and twenty tablets are enough for two processors.
   const many = step(MANY.name, bin("tsx"), MANY.told);
   count(MANY.name, many, MANY.report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
-  const browser = await Promise.all(
-    PARTS.map((part) =>
-      stepBeside(`browser tests, part ${part}`, bin("tsx"), [
-        "run/browser-tests.ts",
-        `--shard=${part}/${PARTS.length}`,
-        // They run by `npm run test:long`, their short forms here.
-        "--grep-invert=@long",
-      ]),
-    ),
+  const browser = step("browser tests", bin("tsx"), [
+    "run/browser-tests.ts",
+    `--lanes=${LANES}`,
+    // They run by `npm run test:long`, their short forms here.
+    "--grep-invert=@long",
+  ]);
+  count(
+    "browser tests",
+    browser,
+    BROWSER_REPORT,
+    (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
+      r.stats.expected,
+      r.stats.unexpected + r.stats.flaky,
+    ],
   );
-  PARTS.forEach((part, i) => {
-    count(
-      `browser tests, part ${part}`,
-      browser[i],
-      browserReport(part),
-      (r: { stats: { expected: number; unexpected: number; flaky: number } }) => [
-        r.stats.expected,
-        r.stats.unexpected + r.stats.flaky,
-      ],
-    );
-  });
 };
 
 main()
@@ -121,6 +116,8 @@ main()
     failed++;
   })
   .finally(() => {
+    // Once more where it is looked for: a long output is often kept by its end alone.
+    for (const what of whatFailed(UNIT, BROWSER_REPORT)) console.log(`\n== failed: ${what}`);
     console.log(`\n${passed} passed, ${failed} failed`);
     process.exit(failed === 0 && passed > 0 ? 0 : 1);
   });

@@ -42,6 +42,16 @@ export const addMeasurement = async (
   return { beside: beside && asEntry(beside), changes };
 };
 
+/** A list of figures of a job that has none of them yet, as one change of it; they follow in the list's order. */
+export const addMeasurements = (jobId: string, list: readonly Omit<NewEntry, "jobId" | "seen">[]): Promise<number> =>
+  changingJob(jobId, async (trx, at_change) => {
+    const rows = list.map(({ id, name, place, role, typed, unit, value, method, who }) => ({
+      ...{ id, job_id: jobId, name, place, role, typed, unit, value, method, who, at_change },
+    }));
+    if (rows.length > 0) await trx("measurements").insert(rows);
+    return rows.length > 0;
+  });
+
 const asEntry = (r: MeasurementRow): Entry => ({
   id: r.id,
   name: r.name,

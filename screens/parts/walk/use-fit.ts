@@ -1,7 +1,32 @@
-import { useLayoutEffect, useRef } from "react";
+import { useCallback, useLayoutEffect, useRef } from "react";
 
-/** Down to this part of the full size; then words may take as many lines as they need. */
-const LEAST = 0.35;
+/** Twentieths of the full size: down to 7; then words may take as many lines as they need. */
+const FULL = 20;
+const LEAST = 7;
+
+const fits = (place: HTMLElement): boolean => {
+  if (place.scrollHeight > place.clientHeight + 1 || place.scrollWidth > place.clientWidth + 1) return false;
+  return [...place.querySelectorAll<HTMLElement>("[data-lines]")].every((part) => {
+    const line = Number.parseFloat(getComputedStyle(part).lineHeight);
+    return part.offsetHeight <= Number(part.dataset.lines) * line + 2;
+  });
+};
+
+/** The largest that fits, by halves: every look makes the page measure all of the place anew. */
+const enlarge = (place: HTMLElement): void => {
+  const at = (part: number): boolean => {
+    place.style.setProperty("--fit", (part / FULL).toFixed(2));
+    return fits(place);
+  };
+  if (at(FULL)) return;
+  let [fitting, over] = [LEAST, FULL];
+  while (over - fitting > 1) {
+    const part = Math.floor((fitting + over) / 2);
+    if (at(part)) fitting = part;
+    else over = part;
+  }
+  at(fitting);
+};
 
 /**
  * Writing as large as its place allows: sets `--fit` on the place, from 1 downward, until nothing is higher or wider than
@@ -9,28 +34,29 @@ const LEAST = 0.35;
  */
 export const useFit = <T extends HTMLElement>() => {
   const place = useRef<T>(null);
+  /** What stood in it, and how large it was, when it was fitted last. */
+  const fitted = useRef("");
+  const fitAgain = useCallback(() => {
+    const element = place.current;
+    if (!element) return;
+    const { clientWidth, clientHeight, textContent, childElementCount } = element;
+    const now = `${clientWidth} ${clientHeight} ${childElementCount} ${textContent}`;
+    if (now === fitted.current) return;
+    enlarge(element);
+    fitted.current = now;
+  }, []);
+  useLayoutEffect(fitAgain);
   useLayoutEffect(() => {
     const element = place.current;
     if (!element) return;
-    const fits = (): boolean => {
-      if (element.scrollHeight > element.clientHeight + 1 || element.scrollWidth > element.clientWidth + 1)
-        return false;
-      return [...element.querySelectorAll<HTMLElement>("[data-lines]")].every((part) => {
-        const line = Number.parseFloat(getComputedStyle(part).lineHeight);
-        return part.offsetHeight <= Number(part.dataset.lines) * line + 2;
-      });
-    };
-    const shrink = () => {
-      for (let part = 1; part >= LEAST; part -= 0.05) {
-        element.style.setProperty("--fit", part.toFixed(2));
-        if (fits()) return;
-      }
-    };
-    shrink();
-    // Only the place's own size counts, which what stands in it does not change.
-    const watch = new ResizeObserver(shrink);
+    const watch = new ResizeObserver(fitAgain);
     watch.observe(element);
+    // Letters that come later are of another width.
+    void document.fonts.ready.then(() => {
+      fitted.current = "";
+      fitAgain();
+    });
     return () => watch.disconnect();
-  });
+  }, [fitAgain]);
   return place;
 };
