@@ -157,7 +157,14 @@ export const addTurn = async (
 /** Turns of a round that has none of them yet, as one change; they follow in the list's order. */
 export const addTurns = (roundId: string, turns: readonly Turn[]): Promise<number> =>
   changingRound(roundId, async (trx, at_change) => {
-    const rows = turns.map(({ id, spoke, turns, who = "" }) => ({ id, round_id: roundId, spoke, turns, who, at_change }));
+    const rows = turns.map(({ id, spoke, turns, who = "" }) => ({
+      id,
+      round_id: roundId,
+      spoke,
+      turns,
+      who,
+      at_change,
+    }));
     if (rows.length > 0) await trx("turns").insert(rows);
     return rows.length > 0;
   });
