@@ -1,5 +1,6 @@
 import { chromium } from "@playwright/test";
 import { environment } from "@/store/environment";
+import { THE_BROWSER } from "./the-browser";
 
 /**
  * `npm run bench:drag` beside a running `./start` with the demo: drags nipple after nipple on the unrolled rim of a wheel
@@ -8,10 +9,7 @@ import { environment } from "@/store/environment";
 const at = environment().TALL_COMPASS_URL;
 const SECONDS = 4;
 
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
-});
+const browser = await chromium.launch(THE_BROWSER);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(at);
 const jobs = await page.locator('a[href^="/jobs/"]').evaluateAll((links) => links.map((a) => a.getAttribute("href")));

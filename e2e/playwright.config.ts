@@ -1,6 +1,7 @@
 import { defineConfig } from "@playwright/test";
 import { takeLane } from "../run/lanes";
 import { environment } from "../store/environment";
+import { THE_BROWSER } from "./the-browser";
 
 takeLane();
 const baseURL = environment().TALL_COMPASS_URL;
@@ -28,9 +29,6 @@ export default defineConfig({
     },
     viewport: { width: 1280, height: 800 },
     actionTimeout: 90_000,
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
-    },
+    launchOptions: THE_BROWSER,
   },
 });

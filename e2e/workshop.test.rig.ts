@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:f
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, chromium, expect, type Page } from "@playwright/test";
+import { THE_BROWSER } from "./the-browser";
 
 const freePort = (): Promise<number> =>
   new Promise((done) => {
@@ -129,12 +130,9 @@ const workshopBrowserOptions = (shop: Workshop, name: string, trusts: boolean) =
     }
   }
   return {
-    executablePath: "/usr/bin/chromium",
+    executablePath: THE_BROWSER.executablePath,
     env: { ...process.env, HOME: home } as Record<string, string>,
-    args: [
-      ...["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
-      "--host-resolver-rules=MAP tall-compass.local 127.0.0.1",
-    ],
+    args: [...THE_BROWSER.args, "--host-resolver-rules=MAP tall-compass.local 127.0.0.1"],
   };
 };
 

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { tries } from "@/core/tries.test.rig";
 import { chance } from "@/devices/random";
 import { spokeKinds } from "../spoke/kinds";
 import { wheelFrom } from "../wheel/wheel.test.rig";
@@ -35,22 +36,22 @@ const oldWheel = (seed: number): { wheel: Wheel; samples: OldSpoke[] } => {
 };
 
 describe("old spokes", () => {
-  test("four samples within half a millimetre give the ERD back within 1 mm, 200 wheels", () => {
+  test("four samples within half a millimetre give the ERD back within 1 mm", () => {
     let worst = 0;
-    for (let seed = 1; seed <= 200; seed++) {
+    for (let seed = 1; seed <= tries(200); seed++) {
       const { wheel, samples } = oldWheel(seed);
       // What stands in for the unknown ERD must not matter.
       const blind = { ...wheel, rim: { ...wheel.rim, erd: wheel.rim.erd + (seed % 2 ? 25 : -25) } };
       const back = erdFromOldSpokes(blind, samples) ?? Number.NaN;
       worst = Math.max(worst, Math.abs(back - wheel.rim.erd));
     }
-    console.log(`old spokes: ERD back within ${worst.toFixed(2)} mm over 200 wheels`);
+    console.log(`old spokes: ERD back within ${worst.toFixed(2)} mm over ${tries(200)} wheels`);
     expect(worst).toBeLessThan(1);
   });
   test("samples that fit say nothing; one wrong dimension is named among those that would explain them all", () => {
     let named = 0;
     let tried = 0;
-    for (let seed = 1; seed <= 120; seed++) {
+    for (let seed = 1; seed <= tries(120); seed++) {
       const { wheel, samples } = oldWheel(seed);
       expect(explainOldSpokes(wheel, samples)).toEqual([]);
       const { hub, rim } = wheel;
@@ -74,7 +75,7 @@ describe("old spokes", () => {
       }
     }
     console.log(`old spokes: wrong dimension named in ${named} of ${tried}`);
-    expect(tried).toBeGreaterThan(300);
+    expect(tried).toBeGreaterThan(tries(300));
     expect(named / tried).toBeGreaterThanOrEqual(0.95);
   });
 });

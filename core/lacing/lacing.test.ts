@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { tries } from "@/core/tries.test.rig";
 import { chance } from "@/devices/random";
 import { mostCrosses } from "../wheel/most-crosses";
 import { wheelFrom } from "../wheel/wheel.test.rig";
@@ -192,10 +193,10 @@ const spoil = (wheel: Wheel, seen: readonly SeenSpoke[], seed: number) => {
 };
 
 describe("the check of a laced wheel", () => {
-  test("500 mistakes of one to three spokes are named and mended with the fewest moves in 98 of 100", () => {
+  test("mistakes of one to three spokes are named and mended with the fewest moves in 98 of 100", () => {
     let right = 0;
     let tried = 0;
-    for (let seed = 1; tried < 500; seed++) {
+    for (let seed = 1; tried < tries(500); seed++) {
       const { between } = chance(seed * 31);
       const holes = [28, 32, 36, 40][Math.floor(between(0, 4))];
       const wheel = wheelOf({
@@ -211,8 +212,8 @@ describe("the check of a laced wheel", () => {
       const named = check.faults.length === wrong.size && check.faults.every((f) => wrong.get(f.spoke) === f.code);
       if (named && check.moves.length === wrong.size && check.laced.asPlanned) right++;
     }
-    console.log(`lacing: ${right} of 500 mistakes named and mended with the fewest moves`);
-    expect(right).toBeGreaterThanOrEqual(490);
+    console.log(`lacing: ${right} of ${tried} mistakes named and mended with the fewest moves`);
+    expect(right).toBeGreaterThanOrEqual(0.98 * tried);
   });
   test.each([
     ["another cross", { cross: [1, 2] as const }, /laced 1 cross instead of 2: its spokes want [\d.]+ mm less/],

@@ -3,6 +3,7 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, test } from "vitest";
 import { TOLERANCES } from "@/core/runout/tolerance";
 import { CAUTIONS, type Sheet } from "@/core/sheet/sheet";
+import { tries } from "@/core/tries.test.rig";
 import { orderPdf } from "../order-sheet";
 import { labelPdf } from "./label";
 import { lacingCard } from "./lacing-card";
@@ -176,7 +177,7 @@ describe("the customer's sheet", () => {
         },
       ),
       {
-        numRuns: 18,
+        numRuns: tries(18),
         examples: [
           [{ ...full, holes: 72 as const, largest: 40 as const }],
           [{ ...full, holes: 28 as const, largest: 0.1 as const }],
