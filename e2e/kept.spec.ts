@@ -216,7 +216,7 @@ test("what waits is counted on every page, a photo too, and goes by itself; a br
   }
   await context.unroute("**/api/**");
   // Nothing is tapped, and no page of its job is open.
-  await expect(page.getByTestId("kept")).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByTestId("kept")).toHaveCount(0);
   await allSent(page);
   const photos = async () => (await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json()).photos;
   expect(await photos()).toHaveLength(1);
@@ -236,7 +236,7 @@ test("what waits is counted on every page, a photo too, and goes by itself; a br
   await forgetful.keyboard.press("Enter");
   await expect(forgetful.getByText(/keeps nothing over a reload.*Leave it open until it is sent/)).toBeVisible();
   await forgetful.unroute("**/api/**");
-  await expect(forgetful.getByText(/keeps nothing over a reload/)).toHaveCount(0, { timeout: 60_000 });
+  await expect(forgetful.getByText(/keeps nothing over a reload/)).toHaveCount(0);
   const told = (await (await page.request.get(`/api/jobs/${id}/stages/book-in`)).json()).told;
   expect(told.customer).toBe("Ada Vale");
 });

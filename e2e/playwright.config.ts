@@ -12,8 +12,8 @@ export default defineConfig({
   // Every test makes what it needs; those that go on from one another say so.
   fullyParallel: true,
   // As long as a machine with ten times as much to do may take; what goes right waits for none of it.
-  timeout: 600_000,
-  expect: { timeout: 90_000, toPass: { timeout: 120_000 } },
+  timeout: 900_000,
+  expect: { timeout: 150_000, toPass: { timeout: 180_000 } },
   workers: 1,
   retries: 0,
   outputDir: "../.test-output/playwright",
@@ -28,7 +28,7 @@ export default defineConfig({
       origins: [{ origin: baseURL, localStorage: [{ name: "tall-compass-dial", value: "1/100" }] }],
     },
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 90_000,
+    actionTimeout: 150_000,
     launchOptions: THE_BROWSER,
   },
 });
