@@ -26,7 +26,7 @@ afterAll(async () => {
 
 const portOf = (dial: StandInDial) => portsHere(folder).find((p) => p.name === `stand-in-${dial}`)?.path ?? "";
 const until = async (is: () => boolean) => {
-  for (let i = 0; i < 400 && !is(); i++) await new Promise((r) => setTimeout(r, 25));
+  for (let i = 0; i < 2400 && !is(); i++) await new Promise((r) => setTimeout(r, 25));
   expect(is()).toBe(true);
 };
 /** Everything a port says, as whoever reads with that gauge takes it. */
@@ -52,6 +52,8 @@ test("the wheel turned once under both gauges is read over every hole within 0.0
   });
   await until(() => side.said.on[0] === true && hop.said.on[0] === true);
   await bench.turn({ secondsATurn: 5, perSecond: 40, turns: 2.3, slows: 0.08 });
+  // On a busy machine what was sent is still on its way.
+  await until(() => [side, hop].every(({ heard }) => spinsByMark(heard) !== "go-on"));
   for (const [dial, { heard }] of [["side", side] as const, ["hop", hop] as const]) {
     const spins = spinsByMark(heard);
     if (typeof spins === "string") throw new Error(spins);
