@@ -42,7 +42,7 @@ export const addMeasurement = async (
   return { beside: beside && asEntry(beside), changes };
 };
 
-/** A list of figures of a job that has none of them yet, as one change of it; they follow in the list's order. */
+/** A list of figures as one change of a job that nobody else works at; they follow in the list's order. */
 export const addMeasurements = (jobId: string, list: readonly Omit<NewEntry, "jobId" | "seen">[]): Promise<number> =>
   changingJob(jobId, async (trx, at_change) => {
     const rows = list.map(({ id, name, place, role, typed, unit, value, method, who }) => ({

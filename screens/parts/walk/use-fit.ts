@@ -29,7 +29,7 @@ const enlarge = (place: HTMLElement): void => {
 };
 
 /**
- * Writing as large as its place allows: sets `--fit` on the place, from 1 downward, until nothing is higher or wider than
+ * Writing as large as its place allows: sets `--fit` on the place, as near to 1 as it goes, so that nothing is higher or wider than
  * it and every part marked `data-lines` keeps to that many lines. Sizes in it are `calc(96px * var(--fit))`.
  */
 export const useFit = <T extends HTMLElement>() => {
