@@ -3,12 +3,18 @@ import { takeLane } from "../run/lanes";
 import { environment } from "../store/environment";
 import { THE_BROWSER } from "./the-browser";
 
+/** Longest, for their tests go on from one another: begun last, one lane would work on them while the others stand idle. */
+const IN_ORDER = ["several-shops.spec.ts", "offline.spec.ts", "workshop.spec.ts"];
+
 takeLane();
 const baseURL = environment().TALL_COMPASS_URL;
 
 export default defineConfig({
   testDir: ".",
-  testMatch: "*.spec.ts",
+  projects: [
+    { name: "in order", testMatch: IN_ORDER },
+    { name: "alone", testMatch: "*.spec.ts", testIgnore: IN_ORDER },
+  ],
   // Every test makes what it needs; those that go on from one another say so.
   fullyParallel: true,
   // As long as a machine with ten times as much to do may take; what goes right waits for none of it.
