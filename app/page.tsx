@@ -2,31 +2,34 @@ import { rowsOf } from "@/record/job-rows";
 import { JobsList } from "@/screens/jobs/jobs-list";
 import { hasDemo } from "@/store/demo-shop";
 import { benchRows, practiceRows } from "@/store/jobs";
-import { listPutAway } from "@/store/put-away";
+import { countPutAway, markPutAway } from "@/store/put-away";
 import { readSettings } from "@/store/settings";
 import { listsMark } from "@/store/watching";
 
 export const dynamic = "force-dynamic";
 
-const Page = async ({ searchParams }: { readonly searchParams: Promise<{ away?: string }> }) => {
+const Page = async ({ searchParams }: { readonly searchParams: Promise<{ away?: string | string[] }> }) => {
   // Before the rows: what changes in between is told again.
   const mark = await listsMark();
-  const [jobs, practice, away, demo, settings] = await Promise.all([
+  const { away: told } = await searchParams;
+  // An address may say it twice.
+  const now = typeof told === "string" ? told : null;
+  const [jobs, practice, away, markNow, demo, settings] = await Promise.all([
     benchRows(),
     practiceRows(),
-    listPutAway(),
+    countPutAway(),
+    now === null ? null : markPutAway(now),
     hasDemo(),
     readSettings(),
   ]);
-  const { away: now } = await searchParams;
   return (
     <JobsList
       mark={mark}
       jobs={await rowsOf(jobs)}
       practice={await rowsOf(practice)}
-      away={away.length}
+      away={away}
       askDemo={demo && !settings.demoKept}
-      awayNow={away.find((j) => j.id === now) ?? null}
+      awayNow={now === null || markNow === null ? null : { id: now, mark: markNow }}
     />
   );
 };

@@ -1,4 +1,4 @@
-import { expect, type Page } from "@playwright/test";
+import { type Browser, expect, type Page } from "@playwright/test";
 import { readWheel } from "@/core/wheel/wheel-file";
 import { hiddenWheel } from "@/devices/hidden-wheel";
 import { StandInWheel } from "@/devices/stand-in-wheel";
@@ -66,6 +66,11 @@ export const asks = (page: Page, words: string | RegExp) =>
 export const leaveWalk = async (page: Page) => {
   await page.keyboard.press("Escape");
   await page.waitForURL((at) => at.hash === "");
+};
+
+/** Closes what a test opened beside its own page: it would go on looking at the record under the tests that follow. */
+export const closeOpened = async (browser: Browser): Promise<void> => {
+  for (const opened of browser.contexts()) await opened.close();
 };
 
 /** A job of its own for a test. */

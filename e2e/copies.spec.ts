@@ -2,10 +2,12 @@ import { execFile } from "node:child_process";
 import { rmSync } from "node:fs";
 import { promisify } from "node:util";
 import { expect } from "@playwright/test";
-import { newJob } from "./at-the-bench";
+import { closeOpened, newJob } from "./at-the-bench";
 import { test } from "./patient-test";
 
 const run = promisify(execFile);
+
+test.afterEach(({ browser }) => closeOpened(browser));
 
 test("a copy of the shop is looked into, shown beside what is here, left, then put in place; other pages are drawn anew", async ({
   page,

@@ -1,9 +1,21 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { allSent, DRUM_WHEEL, leaveWalk, lettersLeft, newJob, put, sit, storedRounds } from "./at-the-bench";
+import {
+  allSent,
+  closeOpened,
+  DRUM_WHEEL,
+  leaveWalk,
+  lettersLeft,
+  newJob,
+  put,
+  sit,
+  storedRounds,
+} from "./at-the-bench";
 import { test } from "./patient-test";
 
 // What is entered while the record is away, on two devices at one wheel: nothing lost, nothing twice, in its order.
+
+test.afterEach(({ browser }) => closeOpened(browser));
 
 const bar = (page: Page) => page.getByLabel("entry");
 /** Reads the stop the walk stands at: so many hundredths, towards the one side or high. */

@@ -9,6 +9,9 @@ import { test } from "./patient-test";
 
 // Gauges on cables of the machine the shop runs on: set up by their lines, then a round in one turn of the wheel.
 
+// The gauges that the first one sets up are read with in the next.
+test.describe.configure({ mode: "serial" });
+
 const HOLES = 40;
 let bench: StandInBench;
 test.beforeAll(async () => {

@@ -69,9 +69,37 @@ export const inOrder = (table: string, way: "asc" | "desc" = "asc"): { column: s
 /** Whether a row is there already: sent again it changes nothing. */
 export const isThere = async (
   trx: Knex.Transaction,
-  table: "acts" | "measurements" | "orders" | "goods" | "photos" | "readings" | "rounds" | "sheets" | "turns",
+  table: "acts" | "measurements" | "orders" | "goods" | "photos" | "rounds" | "sheets",
   id: string,
 ): Promise<boolean> => (await trx(table).where({ id }).first("id")) !== undefined;
+
+/** A key is there already; MariaDB, error codes. */
+const THERE_ALREADY = 1062;
+
+/**
+ * Rows put down once: one whose id is there already stays as it is. That is seldom, so it is looked for only where the
+ * record refuses one; of a statement that was refused nothing stands.
+ *
+ * @returns how many of them are new
+ */
+export const putOnce = async <R extends { readonly id: string }>(
+  trx: Knex.Transaction,
+  table: "readings" | "turns",
+  rows: readonly R[],
+): Promise<number> => {
+  const put = async (some: readonly object[]): Promise<number> => {
+    if (some.length > 0) await trx(table).insert([...some]);
+    return some.length;
+  };
+  try {
+    return await put(rows);
+  } catch (error) {
+    if ((error as { errno?: number }).errno !== THERE_ALREADY) throw error;
+  }
+  const ids = rows.map((r) => r.id);
+  const there = new Set(await trx(table).whereIn("id", ids).pluck("id"));
+  return put(rows.filter((r) => !there.has(r.id)));
+};
 
 /** What is said of a wheel changed: all its visits but one, which is told apart. */
 export const wheelChanged = async (wheelId: string, but: string, db: Knex.Transaction): Promise<void> => {

@@ -11,6 +11,7 @@ const BATCH = 500;
 /** A job is taken in every eight hours of the year and handed back five days later. */
 const APART = 8 * 3_600_000;
 const STAYS = 5 * 86_400_000;
+const SPOKES = 40;
 
 /** Rising ids: two million at random places of an index would take a quarter of an hour. */
 let last = 0;
@@ -18,6 +19,19 @@ const nextId = (): string => {
   last++;
   const hex = last.toString(16).padStart(12, "0");
   return `00000000-0000-4000-8000-${hex}`;
+};
+
+/** One wheel's run-out at a spoke, mm: a rim thrown aside once and twice a turn, and what a hand reads differently. */
+const shapeOf = (luck: ReturnType<typeof chance>): ((what: "lateral" | "radial", spoke: number) => number) => {
+  const wave = (most: number) => ({ high: luck.between(0, most), from: luck.between(0, SPOKES) });
+  const waves = { lateral: [wave(0.8), wave(0.4)], radial: [wave(0.5), wave(0.2)] };
+  return (what, spoke) => {
+    const bend = waves[what].reduce(
+      (sum, { high, from }, i) => sum + high * Math.cos((2 * Math.PI * (i + 1) * (spoke - from)) / SPOKES),
+      0,
+    );
+    return Math.round((bend + luck.normal(0.02)) * 100) / 100;
+  };
 };
 
 /** How full a shop is. */
@@ -58,6 +72,7 @@ const fill = async (to: number, perJob: number): Promise<void> => {
         machine: pick(MACHINES),
         taken: new Date(began + i * APART),
         finished: i < to - ON_BENCH,
+        shape: shapeOf(luck),
       };
     });
     await db("customers").insert(rows.map((r) => ({ id: r.customer, name: r.name, telephone: "0555" })));
@@ -94,14 +109,11 @@ const fill = async (to: number, perJob: number): Promise<void> => {
       const part = Math.min(20, perJob - done);
       await db("readings").insert(
         rows.flatMap((r) =>
-          [...Array(part).keys()].map((k) => ({
-            id: nextId(),
-            round_id: r.round,
-            what: (done + k) % 2 ? "lateral" : "radial",
-            spoke: 1 + ((done + k) % 40),
-            value: luck.normal(0.3),
-            typed: "1",
-          })),
+          [...Array(part).keys()].map((k) => {
+            const what = (done + k) % 2 ? "lateral" : "radial";
+            const spoke = 1 + ((done + k) % SPOKES);
+            return { id: nextId(), round_id: r.round, what, spoke, value: r.shape(what, spoke), typed: "1" };
+          }),
         ),
       );
     }

@@ -140,17 +140,19 @@ export const jobsOfWheel = async (wheelId: string): Promise<(Job & { readonly op
 /** On the bench, promised soonest first, then those with no day; the last handed back after them. */
 export const benchRows = async (most = 100): Promise<JobWithWheel[]> => {
   // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
-  const bench = await selectJobs()
-    .whereNull("jobs.finished_at")
-    .whereNull("jobs.put_away_at")
-    .whereNot("jobs.kind", "practice")
-    .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
-    .limit(most);
-  const back = await selectJobs()
-    .whereNotNull("jobs.finished_at")
-    .whereNull("jobs.put_away_at")
-    .orderBy("jobs.finished_at", "desc")
-    .limit(20);
+  const [bench, back] = await Promise.all([
+    selectJobs()
+      .whereNull("jobs.finished_at")
+      .whereNull("jobs.put_away_at")
+      .whereNot("jobs.kind", "practice")
+      .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
+      .limit(most),
+    selectJobs()
+      .whereNotNull("jobs.finished_at")
+      .whereNull("jobs.put_away_at")
+      .orderBy("jobs.finished_at", "desc")
+      .limit(20),
+  ]);
   return [...bench, ...back];
 };
 

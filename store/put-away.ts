@@ -21,8 +21,22 @@ export const putAway = (jobId: string, away: boolean): Promise<number> =>
     return true;
   });
 
-/** Jobs put away, the last first. */
-export const listPutAway = async (most = 200): Promise<PutAway[]> => {
+/** How many jobs are put away. */
+export const countPutAway = async (): Promise<number> =>
+  Number((await database()("jobs").whereNotNull("put_away_at").count({ n: "*" }).first())?.n ?? 0);
+
+/** The mark of a job that is put away; null where it is not. */
+export const markPutAway = async (jobId: string): Promise<string | null> =>
+  (
+    await database()("jobs")
+      .join("wheels", "wheels.id", "jobs.wheel_id")
+      .where("jobs.id", jobId)
+      .whereNotNull("jobs.put_away_at")
+      .first("wheels.mark")
+  )?.mark ?? null;
+
+/** Jobs put away, the last first; so many of them, after so many. */
+export const listPutAway = async (most = 100, after = 0): Promise<PutAway[]> => {
   const db = database();
   const count = (table: "measurements" | "photos", as: string) =>
     db(table)
@@ -33,8 +47,12 @@ export const listPutAway = async (most = 200): Promise<PutAway[]> => {
     .join("wheels", "wheels.id", "jobs.wheel_id")
     .join("customers", "customers.id", "wheels.customer_id")
     .whereNotNull("jobs.put_away_at")
-    .orderBy("jobs.put_away_at", "desc")
+    .orderBy([
+      { column: "jobs.put_away_at", order: "desc" },
+      { column: "jobs.id", order: "asc" },
+    ])
     .limit(most)
+    .offset(after)
     .select("jobs.id", "wheels.mark", "wheels.machine", "customers.name as customer", "jobs.put_away_at as away")
     .select(count("measurements", "figures"), count("photos", "photos"))
     .select(

@@ -3,7 +3,7 @@ import type { Round, RoundKind, RoundPlan } from "@/core/rounds/round";
 import type { Turn } from "@/core/rounds/turn";
 import type { Advice } from "@/core/truing/saying/advice";
 import type { WheelInput } from "@/core/wheel/wheel-file";
-import { changingJob, changingRound, inOrder, isThere } from "./changes";
+import { changingJob, changingRound, inOrder, isThere, putOnce } from "./changes";
 import { database } from "./database";
 import { json } from "./json-column";
 import type { ReadingRow } from "./tables";
@@ -131,11 +131,8 @@ export const addReadings = (roundId: string, list: readonly Reading[], jobId?: s
   changingRound(
     roundId,
     async (trx, at_change) => {
-      const ids = list.map((r) => r.id);
-      const there = new Set(await trx("readings").whereIn("id", ids).pluck("id"));
-      const fresh = list.filter((r) => !there.has(r.id));
-      if (fresh.length > 0) await trx("readings").insert(fresh.map((r) => ({ ...readingRow(roundId, r), at_change })));
-      return fresh.length > 0;
+      const rows = list.map((r) => ({ ...readingRow(roundId, r), at_change }));
+      return (await putOnce(trx, "readings", rows)) > 0;
     },
     jobId,
   );
@@ -147,8 +144,7 @@ export const addTurn = async (
 ): Promise<{ readonly fresh: boolean; readonly changes: number }> => {
   let fresh = false;
   const changes = await changingRound(roundId, async (trx, at_change) => {
-    fresh = !(await isThere(trx, "turns", id));
-    if (fresh) await trx("turns").insert({ id, round_id: roundId, spoke, turns, who, at_change });
+    fresh = (await putOnce(trx, "turns", [{ id, round_id: roundId, spoke, turns, who, at_change }])) > 0;
     return fresh;
   });
   return { fresh, changes };
