@@ -66,6 +66,11 @@ test("true only, inside when it came: nine places read side to side and hop, sig
   await hand.tap(hand.bar.getByRole("button", { name: "tyre off, on a stand" }));
   const spoke = page.getByTestId("walk-spoke");
   await expect(spoke).toBeVisible();
+  // What is entered here shows here: the whole record is not asked for anew with every reading.
+  let looks = 0;
+  page.on("request", (r) => {
+    if (r.url().endsWith("/stages/true")) looks++;
+  });
   let places = 0;
   while (await spoke.isVisible()) {
     const at = await spoke.textContent();
@@ -81,6 +86,7 @@ test("true only, inside when it came: nine places read side to side and hop, sig
   }
   expect(places).toBe(9);
   await expect(page.getByTestId("verdict")).toContainText("Inside");
+  expect(looks).toBeLessThan(places);
   await hand.tap(page.getByRole("link", { name: "finished: hand back" }));
   const sheet = await signed(page, hand);
   expect(sheet).toContain("0.03 ±0.06 mm");

@@ -10,7 +10,7 @@ import { openJob } from "@/store/open-job";
 import { addGoods, addOrder, latestOrder, type OrderContents } from "@/store/orders";
 import { ownDatabase } from "@/store/own-database.test.rig";
 import { findPracticeWheel, removePracticeWheel, savePracticeState, savePracticeWheel } from "@/store/practice-wheels";
-import { addReadings, openRound } from "@/store/rounds";
+import { addReadings, addTurn, openRound } from "@/store/rounds";
 import { changeSettings, readSettings } from "@/store/settings";
 import { addSheet } from "@/store/sheets";
 import { importStock, listStock, moveStock, priceStock, saveStock } from "@/store/stock";
@@ -82,13 +82,14 @@ test("a job of another shop whose mark is a wheel's here comes in under one of i
 
 test("whatever comes twice at once stands once", async () => {
   const job = await openJob({ id: id(), kind: "rebuild" });
-  const [round, reading, order, goods, sheet, figure] = [id(), id(), id(), id(), id(), id()];
+  const [round, reading, turn, order, goods, sheet, figure] = [id(), id(), id(), id(), id(), id(), id()];
   await atOnce(3, () => openRound(job.id, { id: round }));
   const contents = { lines: [{ length: 168, count: 20, spares: 2, serves: [] }] } as unknown as OrderContents;
   await Promise.all([
     atOnce(3, () =>
       addReadings(round, [{ id: reading, what: "lateral", spoke: 3, value: 0.2, typed: "20", doubtful: false }]),
     ),
+    atOnce(3, () => addTurn(round, { id: turn, spoke: 4, turns: 0.25 })),
     atOnce(3, () => addOrder(order, job.id, contents)),
     atOnce(3, () => addSheet({ id: sheet, jobId: job.id, contents: { lines: [] }, signedBy: "W. Bench" })),
     atOnce(3, () =>
@@ -101,7 +102,20 @@ test("whatever comes twice at once stands once", async () => {
   await atOnce(3, () => addGoods(order, { id: goods, length: 168, what: "count", value: 22, typed: "22" }));
   for (const table of ["rounds", "orders", "sheets", "measurements"])
     expect(await rows(table, { job_id: job.id }), table).toBe(1);
-  expect([await rows("readings", { round_id: round }), await rows("goods", { order_id: order })]).toEqual([1, 1]);
+  for (const table of ["readings", "turns"]) expect(await rows(table, { round_id: round }), table).toBe(1);
+  expect(await rows("goods", { order_id: order })).toBe(1);
+  // Of a list that is there in part only the rest comes in, as one change; the whole of it again is none.
+  const more = [reading, id(), id()].map((one) => ({
+    id: one,
+    what: "lateral" as const,
+    spoke: 5,
+    value: 0.1,
+    typed: "10",
+    doubtful: false,
+  }));
+  const [once, again] = [await addReadings(round, more), await addReadings(round, more)];
+  expect(await rows("readings", { round_id: round })).toBe(3);
+  expect(again).toBe(once);
   expect((await latestOrder(job.id))?.goods[0].count).toBe(22);
   const archive = await readArchive(job.id);
   await database()("jobs").where({ id: job.id }).delete();

@@ -8,7 +8,7 @@ import type { Settings } from "@/core/shop/settings";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { awayFrom } from "@/store/away";
 import { timesOrdered } from "@/store/desk-order";
-import { benchRows } from "@/store/jobs";
+import { benchRows, countBench } from "@/store/jobs";
 import { listRechecks } from "@/store/rechecks";
 import { learnTimes } from "./bench-minutes";
 import { rowsOf } from "./job-rows";
@@ -18,13 +18,16 @@ const USUAL_WAIT = 7;
 
 /** Days the diary draws. */
 const DAYS_SHOWN = 21;
+/** Wheels planned at most; what comes after them is years away. */
+const PLANNED = 200;
 
 const dayNumber = (iso: string): number => Math.round(Date.parse(`${iso}T00:00:00Z`) / 86_400_000);
 
 /** What is on the bench, planned ahead from today by the shop's hours. */
 export const readDiary = async (settings: Settings, today: string): Promise<Diary> => {
-  const rows = (await benchRows(200)).filter((r) => r.finished_at === null);
-  const [jobs, times, ahead, rechecks, ordered] = await Promise.all([
+  const rows = (await benchRows(PLANNED)).filter((r) => r.finished_at === null);
+  const [onBench, jobs, times, ahead, rechecks, ordered] = await Promise.all([
+    countBench(),
     rowsOf(rows),
     learnTimes(),
     awayFrom(today),
@@ -88,5 +91,6 @@ export const readDiary = async (settings: Settings, today: string): Promise<Diar
     times,
     rechecks,
     ordered,
+    unplanned: Math.max(0, onBench - rows.length),
   };
 };

@@ -14,7 +14,7 @@ import { addMeasurement, listMeasurements } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
 import { addPhoto } from "@/store/photos";
-import { listPutAway } from "@/store/put-away";
+import { countPutAway, listPutAway, markPutAway } from "@/store/put-away";
 import { addReadings, addTurn, openRound } from "@/store/rounds";
 import { latestSheet } from "@/store/sheets";
 import { readDiary } from "./diary";
@@ -129,6 +129,13 @@ describe("a job made by mistake", () => {
     ]);
     await ask(putAwayRoute, second.id, { id: uid(), away: true });
     expect(await listPutAway()).toMatchObject([{ id: second.id, photos: 1 }]);
+    // Page by page, and counted whole.
+    expect(await markPutAway(first.id)).toBeNull();
+    await ask(putAwayRoute, first.id, { id: uid(), away: true });
+    const pages = [await listPutAway(1, 0), await listPutAway(1, 1), await listPutAway(1, 2)];
+    expect(pages.map((page) => page.map((j) => j.id))).toEqual([[first.id], [second.id], []]);
+    expect([await countPutAway(), await markPutAway(first.id)]).toEqual([2, "UN-2"]);
+    await ask(putAwayRoute, first.id, { id: uid(), away: false });
     for (let twice = 0; twice < 2; twice++) expect((await ask(erase, second.id, {}, "DELETE")).status).toBe(200);
     expect(await findJob(second.id)).toBeNull();
     expect(await database()("photos").where({ job_id: second.id })).toEqual([]);

@@ -20,7 +20,8 @@ import { answers, endWeb, startWeb } from "./serve";
  * `npm run crowd -- JOBS READINGS PHOTOS MOVES`: fills two databases of its own (never the shop's) with invented jobs, one
  * with a hundred or so, one with the whole crowd, and times what every list and search asks of them, and every page over
  * HTTP, now the one, now the other, so that what else the machine does falls on both; medians, and how they grow. With
- * `--again` those of the last time are asked; with `--copies` the whole crowd is copied and put beside itself once as well.
+ * `--again` those of the last time are asked; with `--copies` the whole crowd is copied and put beside itself once as well,
+ * its pictures of so many KB each (`--pictures=300`).
  */
 const told = process.argv.slice(2);
 const AGAIN = told.includes("--again");
@@ -28,6 +29,7 @@ const [jobs = 10_000, readings = 50 * jobs, photos = jobs / 2, moves = 4 * jobs]
   .filter((t) => !t.startsWith("--"))
   .map(Number);
 const COPIES = told.includes("--copies");
+const PICTURE_KB = Number(told.find((t) => t.startsWith("--pictures="))?.slice(11) ?? 3);
 const FEW = 120;
 /** Times each is asked before it is timed, and then. */
 const WARM = 6;
@@ -134,10 +136,10 @@ const timeCopies = async (url: string): Promise<void> => {
 await buildIfChanged();
 const share = (n: number) => Math.max(1, Math.round((n / jobs) * FEW));
 const few = await shopOf(
-  { jobs: FEW, readings: share(readings), photos: share(photos), moves: share(moves) },
+  { jobs: FEW, readings: share(readings), photos: share(photos), pictureKb: PICTURE_KB, moves: share(moves) },
   ".test-output/crowd-few",
 );
-const many = await shopOf({ jobs, readings, photos, moves }, ".test-output/crowd");
+const many = await shopOf({ jobs, readings, photos, pictureKb: PICTURE_KB, moves }, ".test-output/crowd");
 try {
   console.log(
     `${await many.crowd.count("jobs")} jobs, ${await many.crowd.count("readings")} readings; ms, medians of ${ASKED}`,

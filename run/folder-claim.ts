@@ -1,5 +1,6 @@
-import { linkSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { linkSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
+import { ownFolder } from "./own-folder";
 
 /** A program of this machine: its number, and when it was begun, for numbers come again. */
 interface Program {
@@ -126,7 +127,7 @@ const held = new Map<string, Claim>();
  * @throws when another one works with it, with its address
  */
 export const claimFolder = async (folder: string): Promise<FolderClaim> => {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  ownFolder(folder);
   const own: Claim = { pid: process.pid, begun: begunAt(process.pid) ?? "", address: null, children: [] };
   for (;;) {
     const half = written(folder, own);

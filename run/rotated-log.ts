@@ -1,5 +1,6 @@
-import { appendFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
+import { appendFileSync, existsSync, renameSync, rmSync, statSync } from "node:fs";
 import { dirname } from "node:path";
+import { ownFolder } from "./own-folder";
 
 /** Bytes after which a log is put aside, and how many of those are kept. */
 const MOST_BYTES = 1024 * 1024;
@@ -18,7 +19,7 @@ export const logTo =
   (file: string) =>
   (what: string): void => {
     try {
-      mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
+      ownFolder(dirname(file));
       rotate(file);
       appendFileSync(file, `${new Date().toISOString()} ${what.trimEnd()}\n`, { mode: 0o600 });
     } catch {

@@ -1,3 +1,4 @@
+import { randomBytes } from "node:crypto";
 import type { Knex } from "knex";
 import { findWords } from "@/core/shop/find-words";
 import { chance } from "@/devices/random";
@@ -39,6 +40,8 @@ export interface CrowdSize {
   readonly jobs: number;
   readonly readings: number;
   readonly photos: number;
+  /** KB each of them has. */
+  readonly pictureKb: number;
   /** Of all drawers together. */
   readonly moves: number;
 }
@@ -121,21 +124,23 @@ const fill = async (to: number, perJob: number): Promise<void> => {
 };
 
 /** Rows of a table, many at a time. */
-const put = async (table: string, count: number, row: (i: number) => object): Promise<void> => {
-  for (let at = 0; at < count; at += BATCH)
-    await database()(table).insert([...Array(Math.min(BATCH, count - at)).keys()].map((k) => row(at + k)));
+const put = async (table: string, count: number, row: (i: number) => object, batch = BATCH): Promise<void> => {
+  for (let at = 0; at < count; at += batch)
+    await database()(table).insert([...Array(Math.min(batch, count - at)).keys()].map((k) => row(at + k)));
 };
 
 /** What lies beside the readings: pictures, drawers, wheels that come every year. */
-const fillBeside = async ({ jobs, photos, moves }: CrowdSize): Promise<void> => {
+const fillBeside = async ({ jobs, photos, pictureKb, moves }: CrowdSize): Promise<void> => {
   const db = database();
   const ids: string[] = await db("jobs").orderBy("created_at").pluck("id");
   const wheels: string[] = await db("jobs").orderBy("created_at").pluck("wheel_id");
-  const picture = Buffer.alloc(3000, 7);
-  await put("photos", photos, (i) => ({
+  // As little to be made smaller as a picture.
+  const picture = randomBytes(pictureKb * 1024);
+  const photo = (i: number) => ({
     ...{ id: nextId(), job_id: ids[i % ids.length], caption: "", width: 1600, height: 1200 },
-    ...{ large: picture, small: picture.subarray(0, 500) },
-  }));
+    ...{ large: picture, small: picture.subarray(0, picture.length / 6) },
+  });
+  await put("photos", photos, photo, Math.max(1, Math.min(BATCH, Math.floor(4096 / pictureKb))));
   const drawers = [...Array(DRAWERS)].map(nextId);
   await put("stock", DRAWERS, (i) => ({
     ...{ id: drawers[i], kind: "spoke", name: "plain", size: 120 + i, diameter: 3.66, pitch: 0.635 },

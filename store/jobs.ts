@@ -137,16 +137,21 @@ export const jobsOfWheel = async (wheelId: string): Promise<(Job & { readonly op
     opened: row.created_at.toISOString().slice(0, 10),
   }));
 
-/** On the bench, promised soonest first, then those with no day; the last handed back after them. */
-export const benchRows = async (most = 100): Promise<JobWithWheel[]> => {
+const onBench = <Q extends Knex.QueryBuilder>(jobs: Q): Q =>
+  jobs.whereNull("jobs.finished_at").whereNull("jobs.put_away_at").whereNot("jobs.kind", "practice") as Q;
+
+/** How many wheels are on the bench, however few of them a list shows. */
+export const countBench = async (): Promise<number> =>
+  Number((await onBench(database()("jobs")).count({ n: "*" }).first())?.n ?? 0);
+
+/** On the bench, promised soonest first, then those with no day, so many after so many; the last handed back after them. */
+export const benchRows = async (most = 100, after = 0): Promise<JobWithWheel[]> => {
   // Two questions that an index answers each; one that sorted by both kinds would read every job there ever was.
   const [bench, back] = await Promise.all([
-    selectJobs()
-      .whereNull("jobs.finished_at")
-      .whereNull("jobs.put_away_at")
-      .whereNot("jobs.kind", "practice")
-      .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at")
-      .limit(most),
+    onBench(selectJobs())
+      .orderByRaw("jobs.promised is null, jobs.promised, jobs.created_at, jobs.id")
+      .limit(most)
+      .offset(after),
     selectJobs()
       .whereNotNull("jobs.finished_at")
       .whereNull("jobs.put_away_at")

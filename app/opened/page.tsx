@@ -4,5 +4,5 @@ import { benchRows } from "@/store/jobs";
 
 export const dynamic = "force-dynamic";
 
-const Page = async () => <OpenedPage jobs={await rowsOf(await benchRows())} />;
+const Page = async () => <OpenedPage jobs={await rowsOf(await benchRows(500))} />;
 export default Page;

@@ -1,3 +1,4 @@
+import { skippedOf } from "@/app/skipped";
 import { PutAwayPage } from "@/screens/jobs/put-away-page";
 import { countPutAway, listPutAway } from "@/store/put-away";
 
@@ -7,9 +8,8 @@ export const dynamic = "force-dynamic";
 const MOST = 100;
 
 const Page = async ({ searchParams }: { readonly searchParams: Promise<{ after?: string | string[] }> }) => {
-  const { after = "" } = await searchParams;
-  const skipped = typeof after === "string" && /^\d{1,6}$/.test(after) ? Number(after) : 0;
+  const skipped = skippedOf((await searchParams).after);
   const [jobs, all] = await Promise.all([listPutAway(MOST, skipped), countPutAway()]);
-  return <PutAwayPage jobs={jobs} all={all} skipped={skipped} most={MOST} />;
+  return <PutAwayPage jobs={jobs} part={{ all, skipped, most: MOST }} />;
 };
 export default Page;

@@ -30,6 +30,8 @@ export interface Diary {
   readonly away: readonly Away[];
   /** How often the wheels were dragged into another order. */
   readonly ordered: number;
+  /** Wheels on the bench that come after all that is planned. */
+  readonly unplanned: number;
   readonly times: Readonly<Record<string, StageTime>>;
   readonly rechecks: readonly {
     readonly wheelId: string;

@@ -2,8 +2,8 @@
 import { useState } from "react";
 import type { EarlierWheel } from "@/core/shop/known";
 import { changeRecord } from "../parts/kept/change-record";
+import { lookAgain } from "../parts/kept/look-again";
 import { saidOf } from "../parts/kept/sent";
-import { lookAgain } from "../parts/kept/use-enter";
 import { useWho } from "../parts/kept/use-who";
 
 /** An earlier wheel of this machine is known: its hub, rim and spokes need not be measured all over again. */

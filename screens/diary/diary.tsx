@@ -61,6 +61,11 @@ export const Diary = ({ diary, mark }: { diary: DiaryData; mark: string }) => {
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,3fr)_minmax(0,1fr)] portrait:grid-cols-1">
           <div className="min-h-0 overflow-y-auto border-r border-grid">
             <WheelOrder diary={diary} jobs={jobs} onOrder={save} />
+            {diary.unplanned > 0 && (
+              <p className="px-4 py-3 text-lg">
+                {diary.unplanned} more on the bench, promised later or for no day: they are not planned yet.
+              </p>
+            )}
           </div>
           <div className="flex min-h-0 flex-col overflow-y-auto p-4 text-lg">
             {message && <p className="font-bold">{message}</p>}

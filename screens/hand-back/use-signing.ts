@@ -2,10 +2,10 @@
 import { useRef, useState } from "react";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
+import { lookAgain } from "../parts/kept/look-again";
 import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
 import { AWAY, saidOf } from "../parts/kept/sent";
-import { lookAgain } from "../parts/kept/use-enter";
 import { useWho } from "../parts/kept/use-who";
 import type { HandBackOnPage } from "./hand-back";
 

@@ -5,6 +5,7 @@ import { type JobRow, waitsFor } from "@/core/planning/job-row";
 import { type PackedRow, unpackRow } from "@/core/planning/packed-row";
 import { nextStage, STAGE_NAMES } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
+import { ListPages, type ListPart } from "../parts/frame/list-pages";
 import { AT_FIRST, useIsDrawn } from "../parts/frame/use-is-drawn";
 import { KeepBench } from "./keep-bench";
 import { StageLine, StageShapes } from "./stage-line";
@@ -50,10 +51,12 @@ interface JobLinesProps {
   readonly mark: string;
   readonly jobs: readonly PackedRow[];
   readonly practice: readonly PackedRow[];
+  /** Which of all that are on the bench are among the jobs. */
+  readonly part: ListPart;
 }
 
 /** The wheels on the bench, those handed back last, those to learn on. */
-export const JobLines = ({ mark, jobs, practice }: JobLinesProps) => {
+export const JobLines = ({ mark, jobs, practice, part }: JobLinesProps) => {
   const drawn = useIsDrawn();
   const all = useMemo(() => jobs.map(unpackRow), [jobs]);
   const bench = useMemo(() => all.filter((j) => !j.finished), [all]);
@@ -69,6 +72,7 @@ export const JobLines = ({ mark, jobs, practice }: JobLinesProps) => {
           <Row key={j.id} job={j} />
         ))}
       </ul>
+      <ListPages path="/" {...part} shown={bench.length} before="those promised before" after="those promised later" />
       {back.length > 0 && <h2 className="px-4 pt-5 pb-1 text-xl font-bold">Handed back</h2>}
       <ul>
         {back.slice(0, left(bench.length)).map((j) => (

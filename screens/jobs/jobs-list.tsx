@@ -1,6 +1,7 @@
 import { type JobRow, waitsFor } from "@/core/planning/job-row";
 import { packRow } from "@/core/planning/packed-row";
 import { PageLink } from "@/screens/parts/frame/page-link";
+import type { ListPart } from "../parts/frame/list-pages";
 import { PutAwayNote } from "../parts/frame/put-away-note";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { FirstQuestion } from "./first-question";
@@ -11,6 +12,8 @@ interface JobsListProps {
   /** How the lists stood before they were read. */
   readonly mark: string;
   readonly jobs: readonly JobRow[];
+  /** Which of all that are on the bench are among them. */
+  readonly part: ListPart;
   readonly practice: readonly JobRow[];
   /** The invented workshop is here, and nobody said yet whether it is wanted. */
   readonly askDemo: boolean;
@@ -20,7 +23,7 @@ interface JobsListProps {
 }
 
 /** One row a wheel with its own line drawn small, promised soonest on top; a new one starts here. */
-export const JobsList = ({ mark, jobs, practice, askDemo, away, awayNow }: JobsListProps) => {
+export const JobsList = ({ mark, jobs, part, practice, askDemo, away, awayNow }: JobsListProps) => {
   const bench = jobs.filter((j) => !j.finished);
   return (
     <div className="flex h-dvh flex-col overflow-y-auto">
@@ -30,14 +33,15 @@ export const JobsList = ({ mark, jobs, practice, askDemo, away, awayNow }: JobsL
           handbook
         </PageLink>
         <p data-testid="on-the-bench">
-          {bench.length} on the bench, {bench.filter((j) => waitsFor(j)).length} waiting
+          {part.all} on the bench, {bench.filter((j) => waitsFor(j)).length}
+          {bench.length < part.all ? " here" : ""} waiting
         </p>
       </div>
       {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
       <main className="min-h-60 flex-1 overflow-y-auto">
         {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
-        <JobLines mark={mark} jobs={jobs.map(packRow)} practice={practice.map(packRow)} />
+        <JobLines mark={mark} jobs={jobs.map(packRow)} practice={practice.map(packRow)} part={part} />
         {away > 0 && (
           <p className="px-4 py-3 text-lg">
             <PageLink href="/put-away" className="inline-flex min-h-12 items-center underline">

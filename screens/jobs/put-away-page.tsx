@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PutAway } from "@/core/shop/put-away";
-import { PageLink } from "../parts/frame/page-link";
+import { ListPages, type ListPart } from "../parts/frame/list-pages";
 import { ShopBar } from "../parts/frame/shop-bar";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
@@ -17,19 +17,10 @@ const wholeOf = ({ figures, readings, photos }: PutAway): string =>
     ...counted(photos, "photo", "photos"),
   ].join(", ") || "nothing taken yet";
 
-const PAGE = "inline-flex min-h-12 items-center underline underline-offset-4";
 const KEY = "min-h-14 min-w-32 border border-ink px-3 text-lg";
 
-interface PutAwayPageProps {
-  readonly jobs: readonly PutAway[];
-  /** How many there are, how many of them come before these, and how many are shown at most. */
-  readonly all: number;
-  readonly skipped: number;
-  readonly most: number;
-}
-
 /** Jobs that were put away: brought back, or erased after a plain question. */
-export const PutAwayPage = ({ jobs, all, skipped, most }: PutAwayPageProps) => {
+export const PutAwayPage = ({ jobs, part }: { jobs: readonly PutAway[]; part: ListPart }) => {
   const router = useRouter();
   const [asked, setAsked] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -48,7 +39,7 @@ export const PutAwayPage = ({ jobs, all, skipped, most }: PutAwayPageProps) => {
     <div className="flex h-dvh flex-col overflow-y-auto">
       <ShopBar current="" title="Put away" />
       <main className="min-h-60 flex-1 overflow-y-auto">
-        {all === 0 && <p className="p-6 text-2xl">Nothing is put away.</p>}
+        {part.all === 0 && <p className="p-6 text-2xl">Nothing is put away.</p>}
         <ul>
           {jobs.map((j) => (
             <li key={j.id} className="flex flex-wrap items-center gap-4 border-b border-grid px-4 py-3">
@@ -86,21 +77,7 @@ export const PutAwayPage = ({ jobs, all, skipped, most }: PutAwayPageProps) => {
             </li>
           ))}
         </ul>
-        {(skipped > 0 || skipped + jobs.length < all) && (
-          <p className="flex flex-wrap items-center gap-x-6 px-4 py-3 text-lg">
-            <span>{jobs.length > 0 ? `${skipped + 1} to ${skipped + jobs.length} of ${all}` : `${all} in all`}</span>
-            {skipped > 0 && (
-              <PageLink href={`/put-away?after=${Math.max(0, skipped - most)}`} className={PAGE}>
-                later ones
-              </PageLink>
-            )}
-            {skipped + jobs.length < all && (
-              <PageLink href={`/put-away?after=${skipped + most}`} className={PAGE}>
-                earlier ones
-              </PageLink>
-            )}
-          </p>
-        )}
+        <ListPages path="/put-away" {...part} shown={jobs.length} before="later ones" after="earlier ones" />
       </main>
       <p role="status" className="shrink-0 px-4 text-lg font-bold">
         {message}

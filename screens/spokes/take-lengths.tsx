@@ -1,7 +1,7 @@
 "use client";
 import { changeRecord } from "../parts/kept/change-record";
+import { lookAgain } from "../parts/kept/look-again";
 import { saidOf } from "../parts/kept/sent";
-import { lookAgain } from "../parts/kept/use-enter";
 import { useWheelFile, WhatChanges } from "./wheel-file";
 
 interface TakeLengthsProps {

@@ -6,8 +6,8 @@ import type { Wheel } from "@/core/wheel/wheel-file";
 import { InHandbook } from "../parts/frame/in-handbook";
 import { changeRecord } from "../parts/kept/change-record";
 import { getJson } from "../parts/kept/get-json";
+import { lookAgain } from "../parts/kept/look-again";
 import { saidOf } from "../parts/kept/sent";
-import { lookAgain } from "../parts/kept/use-enter";
 
 /** A wheel file that was opened, and what it would change. */
 interface OfferedFile {

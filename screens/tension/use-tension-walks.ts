@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import type { StagedRound } from "@/core/tension/staging";
 import { forgetRound } from "../parts/kept/begun-rounds";
-import { lookAgain } from "../parts/kept/use-enter";
+import { lookAgain } from "../parts/kept/look-again";
 import type { Walking } from "./tension-walk";
 import type { TensionOnPage, useTension, useTensionActs } from "./use-tension";
 

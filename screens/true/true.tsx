@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
-import { lookAgain } from "../parts/kept/use-enter";
+import { lookAgain } from "../parts/kept/look-again";
 import { AskedBetween } from "./asked-between";
 import { HowTrue } from "./how-true";
 import { OpenWalk } from "./open-walk";

@@ -1,6 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
-import { lookAgain, useEnter } from "../kept/use-enter";
+import { lookAgain } from "../kept/look-again";
+import { useEnter } from "../kept/use-enter";
 import type { ParticularAsked } from "./bench-record";
 
 /** What the record would not put down as it was told. */

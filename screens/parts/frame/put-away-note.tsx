@@ -2,8 +2,8 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { changeRecord } from "../kept/change-record";
+import { lookAgain } from "../kept/look-again";
 import { saidOf } from "../kept/sent";
-import { lookAgain } from "../kept/use-enter";
 
 /** A job that was put away says so wherever it is seen, and is brought back with one key. */
 export const PutAwayNote = ({ jobId, mark }: { jobId: string; mark: string }) => {

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef } from "react";
 import { withItsRound } from "./begun-rounds";
 import type { Entered } from "./entered";
+import { lookAgain, lookWhenCalm } from "./look-again";
 import { keep, sendKept } from "./post-office";
 import { queryClient } from "./query-client";
 import type { Sent } from "./sent";
@@ -40,33 +41,16 @@ const put = async (entered: Entered): Promise<void> => {
     scope: { id: posted.lane },
     mutationFn: () => sendKept(posted, () => false),
   });
+  const { what, jobId } = entered;
+  const look = what === "readings" || what === "turn" ? lookWhenCalm : lookAgain;
   // In the browser's keeping now; what the record makes of it comes when it comes.
-  void mutation.execute(undefined).then(() => entered.jobId !== null && lookAgain(entered.jobId));
+  void mutation.execute(undefined).then(() => jobId !== null && look(jobId));
 };
 
 /** Enters something that nobody waits for: a walk goes on at once, and a refusal is told by the page. */
 export const post = async (entered: Entered): Promise<void> => {
   withItsRound(entered, put);
   await put(entered);
-};
-
-/** ms between two looks at the record, however fast things are entered. */
-const LOOK_AT_MOST_EVERY = 400;
-const looked = new Map<string, { at: number; timer: ReturnType<typeof setTimeout> | null }>();
-
-/** The record of a job has something new: its pages look again, now or in a moment. */
-export const lookAgain = (jobId: string): void => {
-  const state = looked.get(jobId) ?? { at: 0, timer: null };
-  looked.set(jobId, state);
-  if (state.timer) return;
-  const look = () => {
-    state.timer = null;
-    state.at = performance.now();
-    void queryClient.invalidateQueries({ queryKey: ["job", jobId] });
-  };
-  const wait = state.at + LOOK_AT_MOST_EVERY - performance.now();
-  if (wait <= 0) look();
-  else state.timer = setTimeout(look, wait);
 };
 
 /** Enters things of one job; the job's pages look again once the record has them. */

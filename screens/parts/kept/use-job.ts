@@ -9,6 +9,7 @@ import type { JobKind, Stage, StageState } from "@/core/wheel/stages";
 import { useBegun } from "./begun-rounds";
 import type { Entered } from "./entered";
 import { getJson } from "./get-json";
+import { isOwn, lookWhenCalm } from "./look-again";
 import { NO_POST, onPost, type Post, postNow, recordShows, sendAtOnce } from "./post-office";
 import { queryClient } from "./query-client";
 import { withTold } from "./told";
@@ -36,6 +37,8 @@ export interface JobOnPage {
 const LOOK_EVERY = 500;
 /** The same while the record does not answer. */
 const LOOK_SELDOM = 3000;
+/** ms in which what is sent is mostly answered. */
+const ANSWERED = 150;
 
 export const usePost = (): Post => useSyncExternalStore(onPost, postNow, () => NO_POST);
 
@@ -66,7 +69,16 @@ export const useStage = <D extends JobOnPage>(stage: Stage, initial: D): D => {
   const { changes } = now;
   const newest = look.data?.changes ?? 0;
   useEffect(() => {
-    if (newest > changes) void queryClient.invalidateQueries({ queryKey: ["job", jobId] });
+    if (newest <= changes) return;
+    const look = () => {
+      if (isOwn(postNow().delivered, jobId, changes, newest)) lookWhenCalm(jobId);
+      else void queryClient.invalidateQueries({ queryKey: ["job", jobId] });
+    };
+    const sends = postNow().letters.some((l) => l.lane === jobId && !l.refusal);
+    if (!sends) return look();
+    // The shop may tell of what is sent from here before it has answered.
+    const timer = setTimeout(look, ANSWERED);
+    return () => clearTimeout(timer);
   }, [newest, changes, jobId]);
   useEffect(() => recordShows(jobId, changes), [jobId, changes]);
   useKeepJob(jobId, changes, now.stages);
