@@ -253,6 +253,29 @@ test("what waits is counted on every page, a photo too, and goes by itself; a br
   expect(told.customer).toBe("Ada Vale");
 });
 
+test("a figure that waits counts in the sums beside it; where the record makes them it is said that it does not yet", async ({
+  page,
+}) => {
+  const id = await newJob(page);
+  await put(page, id, DRUM_WHEEL);
+  await page.goto(`/jobs/${id}/measure`);
+  const sum = page.getByLabel("Effective rim diameter, outside in");
+  await expect(sum).toContainText("440.00");
+  await page.route("**/api/**", (route) => (route.request().method() === "GET" ? route.fallback() : route.abort()));
+  await page.getByRole("button", { name: /^washer:/ }).click();
+  await bar(page).locator("input").fill("1");
+  await page.keyboard.press("Enter");
+  await expect(sum).toContainText("442.00");
+  const kept = page.locator("[data-testid=kept]:visible").first();
+  await expect(kept).toContainText("1");
+  await expect(kept).not.toContainText("without them");
+  await page.goto(`/jobs/${id}/spokes`);
+  await expect(kept).toContainText("What is worked out below is still without them");
+  await page.unroute("**/api/**");
+  await allSent(page);
+  expect((await (await page.request.get(`/api/jobs/${id}/stages/measure`)).json()).erd.total).toBe(442);
+});
+
 test("a wheel tapped for again and again while the record takes its time, or is away, is one wheel", async ({
   page,
 }) => {

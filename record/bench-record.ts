@@ -1,13 +1,12 @@
 import type { DoneAct } from "@/core/acts/act";
 import { roundsLeftOut } from "@/core/acts/acts-come-to";
-import { type CarriedCheck, carriedCheck } from "@/core/measurement/carried";
-import { type Entry, settleAll, type Taken } from "@/core/measurement/taken";
+import type { Entry, Taken } from "@/core/measurement/taken";
 import { countingOf } from "@/core/rounds/left-out";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
 import { machineAndPlace } from "@/core/shop/machine-words";
 import type { GaugeTable } from "@/core/tension/gauge-table";
-import { buildWheel, type WheelBuild } from "@/core/wheel/build";
+import { type MeasuredWheel, measuredWheel } from "@/core/wheel/measured-wheel";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { actsOf } from "@/store/acts";
 import { type Build, buildsOf } from "@/store/builds";
@@ -17,16 +16,10 @@ import { measurementsOf } from "@/store/measurements";
 import { roundsOf } from "@/store/rounds";
 
 /** What the bench works on: the wheel, what was measured, told, read and turned. */
-export interface BenchRecord {
+export interface BenchRecord extends MeasuredWheel {
   readonly job: Job;
   readonly measurements: readonly Entry[];
-  /** What each figure's entries come to. */
-  readonly taken: Readonly<Record<string, Taken>>;
   readonly acts: readonly DoneAct[];
-  /** What was carried over from an earlier wheel of the machine, and how it stands. */
-  readonly carried: CarriedCheck;
-  /** From the figures as they are now. */
-  readonly build: WheelBuild;
   /** As it was settled on the spokes' place. */
   readonly settled: Build | null;
   /** The wheel the bench works on: settled, else from the figures; null when they make none. */
@@ -44,23 +37,6 @@ const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel
   const target = taken["tension.target"]?.value;
   return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
 };
-
-/** Until one of them was measured here and agrees, what was carried over is assumed; what differs is asked about. */
-const withCarried = (build: WheelBuild, { from, resting, differs, tested }: CarriedCheck): WheelBuild =>
-  from === null
-    ? build
-    : {
-        ...build,
-        assumed: tested ? build.assumed : [...build.assumed, ...resting.filter((n) => !build.assumed.includes(n))],
-        doubts: [
-          ...build.doubts,
-          ...differs.map(({ name, carried, measured }) => ({
-            code: "carried-differs" as const,
-            figure: name,
-            figures: { from, carried, measured },
-          })),
-        ],
-      };
 
 /** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
 export const benchRecord = async (id: string): Promise<BenchRecord | null> => (await benchRecords([id]))(id);
@@ -90,10 +66,8 @@ const madeOut = (
   allRounds: readonly Round[],
   tables: readonly GaugeTable[],
 ): BenchRecord => {
-  const taken = settleAll(measurements);
+  const { taken, carried, build } = measuredWheel(measurements, machineAndPlace(job));
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
-  const carried = carriedCheck(measurements, taken);
-  const build = withCarried(buildWheel(taken, machineAndPlace(job)), carried);
   const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
   return {
     job,

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { Doubt } from "@/core/cross-checks/doubt";
 import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { askedOf } from "@/core/figures/asked";
@@ -13,6 +13,8 @@ import type { ErdMethod } from "@/core/rim/erd-methods";
 import type { FlatPlate } from "@/core/rim/flat-plate";
 import type { HandbookPlace } from "@/core/shop/handbook";
 import { showLength } from "@/core/units/show-length";
+import { measuredSums } from "@/core/wheel/measured-sums";
+import { measuredWheel } from "@/core/wheel/measured-wheel";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
@@ -21,7 +23,7 @@ import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
 import { useUnit } from "../parts/kept/kept-choice";
 import { useBench } from "../parts/kept/use-bench";
-import { type JobOnPage, useStage } from "../parts/kept/use-job";
+import { type JobOnPage, useJobNow, useStage } from "../parts/kept/use-job";
 import type { DrawingProps } from "./dimension";
 import { type ErdWay, ErdWays } from "./erd-ways";
 import { HubEnd, HubSection, type HubSizes, type HubView, hubViewOf } from "./hub-drawing";
@@ -34,6 +36,8 @@ import { RimDrawing, type RimSizes } from "./rim-drawing";
 
 /** What measuring shows of a job. */
 export interface MeasureOnPage extends JobOnPage {
+  /** The machine, and which of its wheels. */
+  readonly wheelName: string;
   readonly figures: Figures;
   readonly presets: Readonly<Record<string, number | string>>;
   readonly problem: { readonly name: string; readonly message: string } | null;
@@ -60,9 +64,21 @@ const WHY: Readonly<Record<Tab, HandbookPlace>> = {
   plate: "measure#before-any-reading-of-a-wheel",
 };
 
+/** With the sums of all figures, those too that wait to be sent: no sum stands beside a figure that it was made without. */
+const useMeasured = (told: MeasureOnPage): MeasureOnPage => {
+  const { measurements } = useJobNow(told);
+  return useMemo(
+    () =>
+      measurements === told.measurements
+        ? told
+        : { ...told, ...measuredSums(measuredWheel(measurements, told.wheelName)) },
+    [told, measurements],
+  );
+};
+
 /** Rim, hub, offset and old spokes, each drawn from the numbers so far; what is no length on the drawing stands beside it. */
 export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
-  const job = useStage("measure", initial);
+  const job = useMeasured(useStage("measure", initial));
   const { jobId, names, doubts, figures, plate } = job;
   const bench = useBench(job);
   const gaps = job.gaps.map((gap, i) => placeTaken(bench.taken["rim.plate"], i + 1) ?? gap);

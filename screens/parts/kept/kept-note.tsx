@@ -59,13 +59,20 @@ const KEPT = "The record cannot be reached; what you entered is kept here and se
 
 const LINE = "shrink-0 border-b border-rule px-4 text-base";
 
+interface KeptNoteProps {
+  readonly jobId?: string | null;
+  /** What the page works out of figures is the record's work: it is without those that wait. */
+  readonly sumsLater?: boolean;
+}
+
 /** What waits to be sent, and what the record would not have: on every page, never struck without a word. */
-export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
+export const KeptNote = ({ jobId = null, sumsLater = false }: KeptNoteProps) => {
   const { letters, away, keeping } = usePost();
   const refused = letters.filter((l) => l.refusal);
   const waiting = letters.length - refused.length;
   const ofOthers = (l: Letter) => jobId !== null && l.entered.jobId !== null && l.lane !== jobId;
   const others = letters.filter((l) => !l.refusal && ofOthers(l)).length;
+  const withoutThem = sumsLater && letters.some((l) => !l.refusal && l.lane === jobId && l.entered.what === "figure");
   const badlyKept = waiting > 0 ? KEEPING_WORDS[keeping] : null;
   return (
     // However much there is to say, the work stays in sight.
@@ -77,6 +84,7 @@ export const KeptNote = ({ jobId = null }: { jobId?: string | null }) => {
           <span className="sm:hidden landscape:hidden">The record is away. Kept here:</span>{" "}
           <b className="font-mono">{waiting}</b>
           {others > 0 && `, ${others} of other jobs`}
+          {withoutThem && <b>. What is worked out below is still without them</b>}
         </p>
       )}
       {waiting === 0 && <AwayNote className={`${LINE} py-1`} />}

@@ -115,6 +115,8 @@ export const useWaiting = (jobId: string): readonly Waiting[] => {
 
 /** A job as it is: what the record holds and what waits to be sent, summed. */
 export interface JobNow {
+  /** In the order put down. */
+  readonly measurements: readonly Entry[];
   readonly entries: Readonly<Record<string, readonly Entry[]>>;
   readonly taken: Readonly<Record<string, Taken>>;
   readonly acts: readonly DoneAct[];
@@ -137,7 +139,12 @@ export const useJobNow = ({ jobId, measurements, acts }: JobOnPage): JobNow => {
     const more = waiting.flatMap((w) =>
       w.what === "act" && !done.has(w.id) ? [{ id: w.id, act: w.act, who: w.who, at: w.since }] : [],
     );
-    return { entries, taken: settleAll(all), acts: more.length > 0 ? [...acts, ...more] : acts };
+    return {
+      measurements: figures.length > 0 ? all : measurements,
+      entries,
+      taken: settleAll(all),
+      acts: more.length > 0 ? [...acts, ...more] : acts,
+    };
   }, [measurements, acts, waiting]);
 };
 
