@@ -2,10 +2,11 @@ import { spawn } from "node:child_process";
 import { createReadStream, createWriteStream, existsSync, renameSync, rmSync } from "node:fs";
 import { Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { createGunzip, createGzip } from "node:zlib";
+import { createGunzip } from "node:zlib";
 import { BadInput } from "@/core/wheel/bad-input";
 import { databaseAnswers } from "./answers";
 import { OF_THE_MACHINE } from "./beside";
+import { packed } from "./packed";
 import { nameIn, serversOf } from "./record-address";
 import { stateOf } from "./record-server";
 
@@ -72,7 +73,7 @@ export const dumpShop = async (url: string, file: string, onBytes?: (bytes: numb
         next(null, chunk);
       },
     });
-    await Promise.all([pipeline(child.stdout, counted, createGzip(), createWriteStream(half, { mode: 0o600 })), ended]);
+    await Promise.all([pipeline(child.stdout, counted, ...packed(), createWriteStream(half, { mode: 0o600 })), ended]);
     renameSync(half, file);
   } catch (error) {
     rmSync(half, { force: true });

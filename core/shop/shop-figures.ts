@@ -69,7 +69,7 @@ export interface ShopFigures {
     readonly radial: number;
     readonly inside: boolean;
   }[];
-  /** Newest first. */
+  /** Newest first, as many as are told one by one; the months count all. */
   readonly back: readonly {
     readonly jobId: string;
     readonly wheelId: string;
@@ -83,6 +83,8 @@ export interface ShopFigures {
 
 /** A wheel seen again within this many days of leaving came back; later it is a new job (common practice: a season). */
 const BACK_WITHIN = 365;
+/** So many are told one by one. */
+const BACK_TOLD = 20;
 const dayOf = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000;
 const MONTHS = 12;
 
@@ -166,6 +168,6 @@ export const shopFigures = (record: ShopRecord, today: string): ShopFigures => {
         ];
       })
       .sort((a, b) => (a.finished < b.finished ? -1 : 1)),
-    back: back.sort((a, b) => (a.cameBack < b.cameBack ? 1 : -1)),
+    back: back.sort((a, b) => (a.cameBack < b.cameBack ? 1 : -1)).slice(0, BACK_TOLD),
   };
 };

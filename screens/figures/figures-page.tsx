@@ -168,7 +168,7 @@ const DaysInShop = ({ days }: Pick<ShopFigures, "days">) => (
 const CameBack = ({ back }: Pick<ShopFigures, "back">) => (
   <>
     {back.length === 0 && <p className="py-2">None within a year of leaving.</p>}
-    {back.slice(0, 20).map((b) => (
+    {back.map((b) => (
       <p key={b.jobId} className="border-b border-grid py-2" data-testid="came-back">
         <PageLink
           href={`/wheels/${b.wheelId}`}

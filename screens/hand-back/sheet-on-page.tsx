@@ -47,10 +47,10 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
   const { wheel, tolerance: t } = sheet;
   const words = sheetWords(sheet);
   return (
-    <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5">
-      <header className="flex items-baseline justify-between border-b-2 border-ink pb-2">
+    <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5 max-sm:px-4">
+      <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
         <h2 className="text-3xl font-bold">Wheel {wheel.mark}</h2>
-        <span className="font-mono text-lg">{sheet.date}</span>
+        <span className="font-mono text-lg whitespace-nowrap">{sheet.date}</span>
       </header>
       <p className="pt-2 text-lg">
         {[wheel.machine, wheel.place, `${wheel.holes} spokes`, wheel.work].filter(Boolean).join(", ")}

@@ -26,7 +26,7 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
     <>
       {offered && <WhatChanges offered={offered} onLeave={leave} onTake={() => void takeFile()} />}
       <div className="flex min-h-18 shrink-0 items-stretch border-t-2 border-ink">
-        <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule text-xl focus-within:outline-3">
+        <label className="flex flex-1 cursor-pointer items-center justify-center border-r border-rule px-2 text-center text-xl max-sm:text-lg focus-within:outline-3">
           take a wheel file
           <input
             type="file"
@@ -41,7 +41,7 @@ export const TakeLengths = ({ jobId, settledVersion, stale, problem, onSay }: Ta
         </label>
         <a
           href={`/api/jobs/${jobId}/wheel-file`}
-          className="flex flex-1 items-center justify-center border-r border-rule text-xl"
+          className="flex flex-1 items-center justify-center border-r border-rule px-2 text-center text-xl max-sm:text-lg"
         >
           save as a wheel file
         </a>

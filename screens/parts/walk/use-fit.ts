@@ -6,6 +6,8 @@ const LEAST = 7;
 
 const fits = (place: HTMLElement): boolean => {
   if (place.scrollHeight > place.clientHeight + 1 || place.scrollWidth > place.clientWidth + 1) return false;
+  // Words that reach into its margin make the place itself no wider.
+  if ([...place.children].some((part) => part.scrollWidth > part.clientWidth + 1)) return false;
   return [...place.querySelectorAll<HTMLElement>("[data-lines]")].every((part) => {
     const line = Number.parseFloat(getComputedStyle(part).lineHeight);
     return part.offsetHeight <= Number(part.dataset.lines) * line + 2;
