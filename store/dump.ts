@@ -73,7 +73,7 @@ export const dumpShop = async (url: string, file: string, onBytes?: (bytes: numb
         next(null, chunk);
       },
     });
-    await Promise.all([pipeline(child.stdout, counted, ...packed(), createWriteStream(half, { mode: 0o600 })), ended]);
+    await Promise.all([pipeline(child.stdout, counted, packed(), createWriteStream(half, { mode: 0o600 })), ended]);
     renameSync(half, file);
   } catch (error) {
     rmSync(half, { force: true });
