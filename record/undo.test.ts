@@ -9,7 +9,7 @@ import { trialWheel } from "@/core/truing/trial-builds.test.rig";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { database } from "@/store/database";
-import { benchRows, findJob, jobsOfWheel } from "@/store/jobs";
+import { benchRows, countBench, findJob, jobsOfWheel } from "@/store/jobs";
 import { addMeasurement, listMeasurements } from "@/store/measurements";
 import { openJob } from "@/store/open-job";
 import { ownDatabase } from "@/store/own-database.test.rig";
@@ -85,6 +85,20 @@ const counted = async (wheelId: string) => {
     jobs: jobs.length,
   };
 };
+
+test("the bench is shown in parts, none of which misses or repeats a wheel, and counted whole", async () => {
+  const before = await countBench();
+  const ids = [uid(), uid(), uid()];
+  for (const id of ids) await openJob({ id, kind: "rebuild" });
+  const parts: string[] = [];
+  for (let after = 0; after < before + 3; after += 2)
+    parts.push(...(await benchRows(2, after)).filter((r) => r.finished_at === null).map((r) => r.id));
+  expect(await countBench()).toBe(before + 3);
+  expect(new Set(parts).size).toBe(before + 3);
+  expect(parts).toHaveLength(before + 3);
+  expect(parts).toEqual(expect.arrayContaining(ids));
+  for (const id of ids) await database()("jobs").where({ id }).delete();
+});
 
 describe("a job made by mistake", () => {
   test("put away it stands in no list and no figure; brought back all is as it was", async () => {
