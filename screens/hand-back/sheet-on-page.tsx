@@ -49,7 +49,7 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
   return (
     <article aria-label="the customer's sheet" className="mx-auto max-w-3xl border border-rule px-8 py-5 max-sm:px-4">
       <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-2">
-        <h2 className="text-3xl font-bold">Wheel {wheel.mark}</h2>
+        <h2 className="text-3xl font-bold max-sm:text-2xl">Wheel {wheel.mark}</h2>
         <span className="font-mono text-lg whitespace-nowrap">{sheet.date}</span>
       </header>
       <p className="pt-2 text-lg">
@@ -62,7 +62,7 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
             <th className="w-[34%]" scope="col">
               <span className="sr-only">what</span>
             </th>
-            <th scope="col" className="font-normal">
+            <th scope="col" className="pr-3 font-normal">
               as found
             </th>
             <th scope="col" className="font-normal">
@@ -73,10 +73,10 @@ export const SheetOnPage = ({ sheet }: { sheet: Sheet }) => {
         <tbody>
           {sheet.lines.map((l) => (
             <tr key={l.label} className="border-t border-grid">
-              <th scope="row" className="py-1 text-left font-normal">
+              <th scope="row" className="py-1 pr-3 text-left font-normal">
                 {l.label}
               </th>
-              <td className="font-mono">{l.found}</td>
+              <td className="pr-3 font-mono">{l.found}</td>
               <td className="font-mono">{l.returned}</td>
             </tr>
           ))}

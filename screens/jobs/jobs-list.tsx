@@ -34,7 +34,7 @@ export const JobsList = ({ mark, jobs, part, practice, askDemo, away, awayNow }:
         </PageLink>
         <p data-testid="on-the-bench">
           {part.all} on the bench, {bench.filter((j) => waitsFor(j)).length}
-          {bench.length < part.all ? " here" : ""} waiting
+          {bench.length < part.all ? " of those shown" : ""} waiting
         </p>
       </div>
       {askDemo && <FirstQuestion />}
