@@ -2,6 +2,7 @@ import { BadInput } from "@/core/wheel/bad-input";
 import { environment } from "@/store/environment";
 import { listShops } from "@/store/shops";
 import { runningDatabase, startDatabase } from "../database-server";
+import { ownFolder } from "../own-folder";
 import { accessTo, keeperOf, serversAlone } from "./shop-access";
 
 /** How whoever keeps all shops asks the servers they are on, for a command of this machine. */
@@ -15,6 +16,7 @@ export interface Keeper {
 /** The servers of the user's own, or the project's, running or started for this command. */
 export const openKeeper = async (): Promise<Keeper> => {
   const { DATABASE_URL, TALL_COMPASS_DATA: folder } = environment();
+  ownFolder(folder);
   if (DATABASE_URL) return { keeper: serversAlone(DATABASE_URL), folder, stop: async () => undefined };
   const running = await runningDatabase(folder);
   if (running) return { keeper: keeperOf(running), folder, stop: async () => undefined };

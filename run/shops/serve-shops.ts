@@ -7,6 +7,7 @@ import { listShops } from "@/store/shops";
 import { type DatabaseServer, startDatabase } from "../database-server";
 import { claimFolder, type FolderClaim } from "../folder-claim";
 import { keepUp } from "../kept-up";
+import { ownFolder } from "../own-folder";
 import { keeperOf, serversAlone } from "./shop-access";
 import { ShopServers } from "./shop-servers";
 import { serveShopsFront } from "./shops-front";
@@ -65,6 +66,8 @@ const endLeft = async (folder: string): Promise<void> => {
 /** `./start --shops`: several shops by name from one set of servers. */
 export const serveShops = async (told: Told): Promise<ServedShops> => {
   const { folder, servers, port, host, domain, addressOf, logs, say, key, idle = IDLE } = told;
+  // Where the servers are the user's own nothing else of it is claimed: all shops lie in it.
+  ownFolder(folder);
   const server: DatabaseServer | null = servers ? null : await startDatabase(folder, { connections: CONNECTIONS });
   const onEnd: (() => unknown)[] = [];
   const stop = async () => {
