@@ -24,17 +24,53 @@
     const pressed = event.type === "keydown" && (event.key === "Enter" || event.key === " ");
     if (target.dispatchEvent(event) && pressed) target.closest("button")?.click();
   };
+  // A part of the program that did not come, for what sends it ended just then: without it the page would never wake. It is
+  // opened anew as soon as that part can be had, or is of a version that is no more.
+  const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+  const PART = "/_next/static/";
+  let [awake, lost] = [false, false];
+  const openAnew = async (source) => {
+    lost = true;
+    for (let status = 0; status !== 200 && status !== 404; ) {
+      await wait(1000);
+      status = await fetch(source).then(
+        (answer) => answer.status,
+        () => 0,
+      );
+    }
+    location.reload();
+  };
+  const partLost = ({ target }) => {
+    const source = target.tagName === "SCRIPT" ? target.src : target.rel === "stylesheet" ? target.href : "";
+    if (!lost && source?.includes(PART)) void openAnew(source);
+  };
+  addEventListener("error", partLost, true);
+  // One that was lost before this was here to see it; not again within the minute, for a device may only be slow.
+  const [SLOW, ONCE_IN] = [8000, 60_000];
+  addEventListener("load", async () => {
+    await wait(SLOW);
+    if (awake || lost) return;
+    try {
+      const last = Number(sessionStorage.getItem("tall-compass-anew") ?? 0);
+      if (Date.now() - last < ONCE_IN) return;
+      sessionStorage.setItem("tall-compass-anew", String(Date.now()));
+    } catch {
+      return;
+    }
+    void openAnew(document.querySelector(`script[src*="${PART}"]`)?.src ?? location.href);
+  });
   const KINDS = ["pointerdown", "mousedown", "pointerup", "mouseup", "click", "keydown"];
   for (const kind of KINDS) addEventListener(kind, keep, true);
   addEventListener(
     "tall-compass-awake",
     async () => {
       delete page.dataset.late;
+      awake = true;
+      removeEventListener("error", partLost, true);
       // One after the other, each on what the one before it brought up; what is tapped meanwhile waits behind them.
       for (let next = kept.shift(); next; next = kept.shift()) {
         if (next.target.isConnected) again(next);
-        if (next.again.type === "click" || next.again.type === "keydown")
-          await new Promise((done) => setTimeout(done, 30));
+        if (next.again.type === "click" || next.again.type === "keydown") await wait(30);
       }
       for (const kind of KINDS) removeEventListener(kind, keep, true);
     },
