@@ -40,7 +40,9 @@ export const JobsList = ({ mark, jobs, part, practice, askDemo, away, awayNow }:
       {askDemo && <FirstQuestion />}
       {awayNow && <PutAwayNote jobId={awayNow.id} mark={awayNow.mark} />}
       <main className="min-h-60 flex-1 overflow-y-auto">
-        {jobs.length === 0 && <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>}
+        {jobs.length === 0 && part.all === 0 && (
+          <p className="p-6 text-2xl">No wheel yet. Choose below what the first one needs.</p>
+        )}
         <JobLines mark={mark} jobs={jobs.map(packRow)} practice={practice.map(packRow)} part={part} />
         {away > 0 && (
           <p className="px-4 py-3 text-lg">

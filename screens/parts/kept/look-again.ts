@@ -1,4 +1,5 @@
 import type { Delivered } from "./delivered";
+import type { Entered } from "./entered";
 import { queryClient } from "./query-client";
 
 /** ms between two looks at the record, however fast things are entered. */
@@ -8,6 +9,9 @@ const LOOK_AT_MOST_EVERY = 400;
  * it already; asked after each of eighty readings, the record of a whole wheel went over the air eighty times.
  */
 const CALM = { after: 1500, most: 10_000 };
+
+/** Whether the page it was entered on shows all of it by itself; advice on it is asked for apart. */
+export const showsByItself = ({ what }: Entered): boolean => what === "readings" || what === "turn";
 
 interface Look {
   readonly timer: ReturnType<typeof setTimeout>;
@@ -44,9 +48,9 @@ export const lookWhenCalm = (jobId: string): void => {
   plan(jobId, Math.min(now + CALM.after, since + CALM.most), since);
 };
 
-/** Whether all changes of a job after the first count, up to the second, are of what was delivered from here. */
+/** Whether all changes of a job after the first count, up to the second, are of what was delivered from here and shows by itself. */
 export const isOwn = (delivered: readonly Delivered[], jobId: string, from: number, to: number): boolean => {
-  const own = new Set(delivered.flatMap((d) => (d.lane === jobId ? [d.changes] : [])));
+  const own = new Set(delivered.flatMap((d) => (d.lane === jobId && showsByItself(d.entered) ? [d.changes] : [])));
   for (let n = from + 1; n <= to; n++) if (!own.has(n)) return false;
   return true;
 };

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef } from "react";
 import { withItsRound } from "./begun-rounds";
 import type { Entered } from "./entered";
-import { lookAgain, lookWhenCalm } from "./look-again";
+import { lookAgain, lookWhenCalm, showsByItself } from "./look-again";
 import { keep, sendKept } from "./post-office";
 import { queryClient } from "./query-client";
 import type { Sent } from "./sent";
@@ -41,8 +41,8 @@ const put = async (entered: Entered): Promise<void> => {
     scope: { id: posted.lane },
     mutationFn: () => sendKept(posted, () => false),
   });
-  const { what, jobId } = entered;
-  const look = what === "readings" || what === "turn" ? lookWhenCalm : lookAgain;
+  const { jobId } = entered;
+  const look = showsByItself(entered) ? lookWhenCalm : lookAgain;
   // In the browser's keeping now; what the record makes of it comes when it comes.
   void mutation.execute(undefined).then(() => jobId !== null && look(jobId));
 };
