@@ -45,19 +45,14 @@
     if (!lost && source?.includes(PART)) void openAnew(source);
   };
   addEventListener("error", partLost, true);
-  // One that was lost before this was here to see it; not again within the minute, for a device may only be slow.
-  const [SLOW, ONCE_IN] = [8000, 60_000];
+  // One that was lost before this was here to see it. A page that is only slow to wake has lost none.
+  const SLOW = 5000;
   addEventListener("load", async () => {
     await wait(SLOW);
-    if (awake || lost) return;
-    try {
-      const last = Number(sessionStorage.getItem("tall-compass-anew") ?? 0);
-      if (Date.now() - last < ONCE_IN) return;
-      sessionStorage.setItem("tall-compass-anew", String(Date.now()));
-    } catch {
-      return;
-    }
-    void openAnew(document.querySelector(`script[src*="${PART}"]`)?.src ?? location.href);
+    const never = performance
+      .getEntriesByType("resource")
+      .find(({ name, responseStatus }) => name.includes(PART) && responseStatus === 0);
+    if (!awake && !lost && never) void openAnew(never.name);
   });
   const KINDS = ["pointerdown", "mousedown", "pointerup", "mouseup", "click", "keydown"];
   for (const kind of KINDS) addEventListener(kind, keep, true);
