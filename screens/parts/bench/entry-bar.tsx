@@ -114,7 +114,7 @@ export const EntryBar = (props: EntryBarProps) => {
   return (
     <section
       aria-label="entry"
-      className="shrink-0 border-t-2 border-ink bg-paper"
+      className="@container shrink-0 border-t-2 border-ink bg-paper"
       onKeyDownCapture={({ key, timeStamp }) => {
         pressed.current = { key, at: timeStamp };
       }}
@@ -133,7 +133,8 @@ export const EntryBar = (props: EntryBarProps) => {
         }
       }}
     >
-      <div className="flex min-h-18 items-stretch portrait:flex-wrap">
+      {/* With letters twice as large what is asked has a line of its own, across as well. */}
+      <div className="flex min-h-18 items-stretch portrait:flex-wrap tall:@max-[46rem]:flex-wrap">
         {picture && (
           <div className="flex items-center border-r border-grid px-2 max-lg:landscape:hidden max-sm:portrait:w-18 max-sm:portrait:px-1 max-sm:portrait:[&>svg]:w-full">
             {picture}
@@ -141,7 +142,7 @@ export const EntryBar = (props: EntryBarProps) => {
         )}
         {/* On a phone a walk has said it above, larger. */}
         <div
-          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 max-sm:portrait:px-2 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
+          className={`flex min-w-0 flex-1 flex-col justify-center px-4 py-1 max-sm:portrait:px-2 tall:landscape:@max-[46rem]:basis-1/2 ${said ? "" : "in-data-walk:max-sm:portrait:hidden"}`}
         >
           <p className="text-2xl leading-tight font-bold">{prompt}</p>
           <p className={`text-base leading-tight ${said ? "font-bold" : ""}`} role={said ? "alert" : undefined}>
