@@ -184,17 +184,21 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     setDoubted(same);
     setMessage(`Kept. ${checked.doubt}`);
   };
+  /** What the record says of one figure does not strike what was said of the next meanwhile. */
+  const sayOf = (sent: Sent) => {
+    const said = saidOf(sent);
+    if (said !== null) setMessage(said);
+  };
   /** Says which of two is right: the chosen one is put down once more, by somebody who has seen both. */
   const choose = async ({ name, place, typed, unit: given, method }: Chosen) => {
-    const sent = await put({ at: { name, place }, typed, role: "new", unit: given, method, seenAll: true });
-    if (sent.state === "refused") setMessage(sent.message);
-    else quiet();
+    quiet();
+    sayOf(await put({ at: { name, place }, typed, role: "new", unit: given, method, seenAll: true }));
   };
   const leaveOut = async (entry: Entry) =>
-    setMessage(saidOf(await put({ at: { name: entry.name, place: entry.place }, typed: entry.id, role: "out" })));
+    sayOf(await put({ at: { name: entry.name, place: entry.place }, typed: entry.id, role: "out" }));
   /** The same once more: it counts again, with whatever else counts there. */
   const putBack = async ({ name, place, typed, unit: given, method }: Entry) =>
-    setMessage(saidOf(await put({ at: { name, place }, typed, unit: given, method, role: "again", seenAll: true })));
+    sayOf(await put({ at: { name, place }, typed, unit: given, method, role: "again", seenAll: true }));
   return {
     active,
     message,

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useRef, useState } from "react";
 
 interface ListImportProps {
   /** What is chosen: customers, readings. */
@@ -29,17 +29,26 @@ const SHOWN = 12;
 export const ListImport = ({ label, to, className, accept = ".csv,text/csv", onTaken }: ListImportProps) => {
   const [told, setTold] = useState<(Told & { file: File; said: string }) | null>(null);
   const [message, setMessage] = useState<string | null>(null);
+  const lastAsked = useRef(0);
   const read = async (file: File, take: boolean, said = "") => {
     const query = [take ? "take=yes" : "", said].filter(Boolean).join("&");
-    const response = await fetch(`${to}${query ? `?${query}` : ""}`, { method: "POST", body: file });
-    const answer = await response.json();
-    if (!response.ok) {
-      setTold(null);
-      return setMessage(answer.error?.message ?? "not read");
+    lastAsked.current++;
+    const asked = lastAsked.current;
+    // What one file comes to does not stand in the place of what was given since.
+    const show = (to: typeof told) => asked === lastAsked.current && setTold(to);
+    try {
+      const response = await fetch(`${to}${query ? `?${query}` : ""}`, { method: "POST", body: file });
+      const answer = await response.json();
+      if (!response.ok) {
+        show(null);
+        return setMessage(answer.error?.message ?? "not read");
+      }
+      if (answer.taken || asked === lastAsked.current) setMessage(answer.taken ? `${answer.lines} lines taken.` : null);
+      show(answer.taken ? null : { file, said, ...answer });
+      if (answer.taken) onTaken();
+    } catch {
+      setMessage("The record does not answer; look whether the list was taken, and give it again when it does.");
     }
-    setMessage(answer.taken ? `${answer.lines} lines taken.` : null);
-    setTold(answer.taken ? null : { file, said, ...answer });
-    if (answer.taken) onTaken();
   };
   const rest = (all: readonly unknown[]) => (all.length > SHOWN ? <li>and {all.length - SHOWN} more</li> : null);
   return (
