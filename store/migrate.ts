@@ -105,6 +105,8 @@ export const bringUp = async (knex: Knex, last: string | null = null): Promise<v
   await knex.migrate.forceFreeMigrationsLock(config);
   await knex.raw("create table if not exists migrations_begun (name varchar(100) not null primary key)");
   const [, pending]: [unknown, readonly string[]] = await knex.migrate.list(config);
+  // One that was done whole, and cut off before this was struck: nothing of it goes on.
+  await knex("migrations_begun").whereNotIn("name", pending).delete();
   for (const name of pending) {
     const cutOff = (await knex("migrations_begun").where({ name }).first("name")) !== undefined;
     await knex("migrations_begun").insert({ name }).onConflict("name").ignore();
