@@ -54,7 +54,7 @@ test("what a page is told is enough to work out the very advice the record would
     // As it comes to a page, over the wire.
     const page = JSON.parse(JSON.stringify(await stageData("true", jobId)));
     const taken = settleAll(page.measurements);
-    const read = readRounds(page.wheel, taken, countingOf(page.rounds, new Set()), page.tables);
+    const read = readRounds(page.wheel, countingOf(page.rounds, new Set()), page.tables);
     const { toleranceName, usualSchool, bareBend, acts, kind } = page;
     expect(bareBend).toHaveLength(wheel.rim.holes);
     const here = { wheel: page.wheel, kind, toleranceName, usualSchool, taken, acts, read, bareBend };

@@ -1,12 +1,13 @@
 import type { DoneAct } from "@/core/acts/act";
 import { roundsLeftOut } from "@/core/acts/acts-come-to";
-import type { Entry, Taken } from "@/core/measurement/taken";
+import { type Entry, figuresOf } from "@/core/measurement/taken";
 import { countingOf } from "@/core/rounds/left-out";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
 import type { Round } from "@/core/rounds/round";
 import { machineAndPlace } from "@/core/shop/machine-words";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { type MeasuredWheel, measuredWheel } from "@/core/wheel/measured-wheel";
+import { toldSince } from "@/core/wheel/told-since";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { actsOf } from "@/store/acts";
 import { type Build, buildsOf } from "@/store/builds";
@@ -31,12 +32,6 @@ export interface BenchRecord extends MeasuredWheel {
   /** What every round's readings come to, tensions in newtons. */
   readonly read: ReadRounds;
 }
-
-/** How tight is decided at the bench, long after the lengths were settled; spokes that are laced do not mind. */
-const withTarget = (wheel: Wheel, taken: Readonly<Record<string, Taken>>): Wheel => {
-  const target = taken["tension.target"]?.value;
-  return target === undefined || target === null ? wheel : { ...wheel, tension: { target } };
-};
 
 /** Null when there is no such job. Photos, orders and sheets are not asked for: the bench does without. */
 export const benchRecord = async (id: string): Promise<BenchRecord | null> => (await benchRecords([id]))(id);
@@ -68,7 +63,7 @@ const madeOut = (
 ): BenchRecord => {
   const { taken, carried, build } = measuredWheel(measurements, machineAndPlace(job));
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
-  const wheel = settled ? withTarget(readWheel(settled.wheel), taken) : build.wheel;
+  const wheel = settled ? readWheel(toldSince(settled.wheel, figuresOf(taken))) : build.wheel;
   return {
     job,
     measurements,
@@ -81,6 +76,6 @@ const madeOut = (
     rounds,
     allRounds,
     tables,
-    read: readRounds(wheel, taken, rounds, tables),
+    read: readRounds(wheel, rounds, tables),
   };
 };

@@ -4,6 +4,7 @@ import { type FinishAnswer, type FinishLine, finishLines } from "@/core/finish/f
 import { nearestThreadEnd, type ThreadedSpoke } from "@/core/finish/nipple-thread";
 import { type NewSpoke, newSpokeOf } from "@/core/lacing/new-spoke";
 import { placeSpokes } from "@/core/lacing/placement";
+import { figuresOf } from "@/core/measurement/taken";
 import { lastTensions, readingsNow, runOutRounds, turnedSinceRead } from "@/core/rounds/counting-rounds";
 import { standingOf } from "@/core/rounds/inside-tolerance";
 import type { ReadRounds } from "@/core/rounds/read-rounds";
@@ -13,7 +14,6 @@ import { planSpokes } from "@/core/spoke/spoke-plan";
 import { spreadOf } from "@/core/tension/spread";
 import { jobTolerance } from "@/core/truing/bench-way";
 import { type Settled, settledBetween } from "@/core/truing/knowing/settled";
-import { figuresOf } from "@/core/wheel/build";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { JobRecord } from "./job-record";
 

@@ -1,8 +1,12 @@
 import { describe, expect, test } from "vitest";
+import { GET as getWheelFile } from "@/app/api/jobs/[id]/wheel-file/route";
 import { POST as postReading } from "@/app/api/rounds/[id]/readings/route";
 import { POST as postTurn } from "@/app/api/rounds/[id]/turns/route";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
+import { spokeKinds } from "@/core/spoke/kinds";
+import { axialStiffness } from "@/core/spoke/wire";
 import { trialWheel } from "@/core/truing/trial-builds.test.rig";
+import { readWheel } from "@/core/wheel/wheel-file";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { changesOf } from "@/store/changes";
@@ -20,6 +24,7 @@ import { wheelHistory } from "./history";
 import { jobRecord } from "./job-record";
 import { findJobs, refreshJob, rowsOf } from "./job-rows";
 import { jobSheet } from "./sheet";
+import { stageData } from "./stages/stage-data";
 
 // One rule in one place: what every screen, the sheet, the stages, the history and the diary say of the same thing.
 
@@ -214,4 +219,39 @@ test("advice reaches its readings without photos, orders and sheets", async () =
   database().off("query", listen);
   expect(asked.filter((sql) => /photos|orders|goods|sheets/.test(sql))).toEqual([]);
   expect(asked.filter((sql) => /^select/.test(sql)).length).toBeLessThanOrEqual(11);
+});
+
+test("what is told of the spokes once the lengths are settled stands on every place, and in the file, of the same wheel", async () => {
+  const { id: jobId } = await openJob({ id: id(), kind: "rebuild", mark: "OR-9" });
+  const tell = (name: string, typed: string, value: number | null, unit: string) =>
+    addMeasurement({
+      ...{ id: id(), jobId, name, place: 0, role: "new", typed },
+      ...{ unit, value, method: "", who: "" },
+    });
+  await tell("spoke.diameter", "3.5", 3.5, "mm");
+  const { build } = await whole(jobId);
+  await saveBuild({ jobId, wheel: build.input, assumed: build.assumed, version: 0 });
+  const stands = async () => (await whole(jobId)).stages.find((s) => s.stage === "spokes")?.state;
+  expect(await stands()).toBe("done");
+  await tell("spoke.butting", "double", null, "word");
+  await tell("spoke.inNipple", "18", 18, "mm");
+  expect(await stands()).toBe("done");
+  // Soft wire is not brought up as far where nobody told how far: then the lengths are asked again.
+  await tell("spoke.material", "aluminium", null, "word");
+  expect(await stands()).toBe("changed");
+  const over = async (stage: "spokes" | "tension" | "true") =>
+    JSON.parse(JSON.stringify(await stageData(stage, jobId)));
+  const [spokes, tension, truing] = [await over("spokes"), await over("tension"), await over("true")];
+  const file = await (await getWheelFile(new Request("http://own"), { params: Promise.resolve({ id: jobId }) })).json();
+  const wire = { modulus: 70_000, density: 2700, strength: 500, inNipple: 18, body: { diameter: 3.08, part: 0.75 } };
+  for (const { spoke } of [spokes.wheel, tension.wheel, truing.wheel, readWheel(file)])
+    expect(spoke).toMatchObject(wire);
+  expect(spokes.plan.stiffness).toBeCloseTo(
+    Math.min(...spokeKinds(truing.wheel).kinds.map((k) => axialStiffness(truing.wheel.spoke, k.length))),
+    9,
+  );
+  expect(tension.presets).toMatchObject({ "spoke.bodyDiameter": 3.08, "spoke.inNipple": 18 });
+  // What a middle measures is surer than what it is called.
+  await tell("spoke.bodyDiameter", "3", 3, "mm");
+  expect((await over("spokes")).wheel.spoke.body).toEqual({ diameter: 3, part: 0.75 });
 });

@@ -1,9 +1,9 @@
 import { FIGURES } from "@/core/figures/all-figures";
+import { figuresOf } from "@/core/measurement/taken";
 import { placeWords } from "@/core/shop/machine-words";
 import { SWG_MM } from "@/core/spoke/gauge";
 import { materialName, planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";
 import { BadInput, notMeasured } from "@/core/wheel/bad-input";
-import { figuresOf } from "@/core/wheel/build";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { Order, OrderContents } from "@/store/orders";
 import type { JobRecord } from "./job-record";

@@ -1,10 +1,10 @@
 import { quoteTold } from "@/core/acts/acts-come-to";
 import { CONDITION_PARTS } from "@/core/figures/book-in";
+import { figuresOf } from "@/core/measurement/taken";
 import { together, UNKNOWN_STAGE } from "@/core/planning/stage-times";
 import { type Quote, quoteOf, type ToldLine } from "@/core/shop/quote";
 import type { Settings } from "@/core/shop/settings";
 import { planSpokes } from "@/core/spoke/spoke-plan";
-import { figuresOf } from "@/core/wheel/build";
 import { STAGES_OF_KIND, type Stage } from "@/core/wheel/stages";
 import type { StockHeld } from "@/store/stock";
 import { learnTimes } from "./bench-minutes";

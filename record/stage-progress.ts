@@ -1,6 +1,7 @@
 import { lacedSoFar } from "@/core/acts/acts-come-to";
 import { firstSignature } from "@/core/finish/first-signature";
 import { placeSpokes } from "@/core/lacing/placement";
+import { figuresOf } from "@/core/measurement/taken";
 import { lastTensions, readingsNow } from "@/core/rounds/counting-rounds";
 import { standingOf } from "@/core/rounds/inside-tolerance";
 import type { ReadRounds } from "@/core/rounds/read-rounds";
@@ -8,7 +9,8 @@ import { sideTensions } from "@/core/tension/balance";
 import { jobTolerance } from "@/core/truing/bench-way";
 import { measuredSoFar } from "@/core/wheel/build";
 import type { Progress } from "@/core/wheel/stages";
-import type { Wheel } from "@/core/wheel/wheel-file";
+import { toldSince } from "@/core/wheel/told-since";
+import type { Wheel, WheelInput } from "@/core/wheel/wheel-file";
 import type { BenchRecord } from "./bench-record";
 import { jobLacing } from "./lacing";
 
@@ -50,12 +52,16 @@ export const progressOf = (record: BenchRecord, signed: boolean): Progress => {
   const laced = isLaced(record);
   // How tight is decided later: a laced wheel's lengths do not mind.
   const apart = { name: "", ...(laced ? { tension: 0 } : {}) };
+  // What was told of the wire since stands on the settled wheel as well.
+  const wire = (settled: WheelInput) => ({ spoke: toldSince(settled, figuresOf(taken)).spoke });
   return {
     kind: job.kind,
     taken: Object.keys(taken),
     measured: measuredSoFar(build),
     hasBuild: settled !== null,
-    buildStale: settled !== null && !sameWheel({ ...settled.wheel, ...apart }, { ...build.input, ...apart }),
+    buildStale:
+      settled !== null &&
+      !sameWheel({ ...settled.wheel, ...wire(settled.wheel), ...apart }, { ...build.input, ...apart }),
     laced,
     rounds: rounds.length,
     tensioned: wheel !== null && isTensioned(wheel, read),

@@ -13,8 +13,11 @@ const held = globalThis as {
   tallCompassServers?: WeakMap<Knex, AskedServer>;
 };
 
-/** ms the database is given where somebody waits: to let one in, and for each thing it is asked. */
-const PATIENCE = { connect: 3000, answer: 5000 };
+/**
+ * ms that are given where somebody waits: to the database to let one in, and for each thing it is asked; and to all that was
+ * asked before, which is no fault of the database. Somewhat less than whoever waits for a page's figures gives it.
+ */
+const PATIENCE = { connect: 3000, answer: 5000, turn: 7000 };
 
 /** What a server says that is cut off from the others: it is not to be asked. */
 const CUT_OFF = 1047;
@@ -130,12 +133,13 @@ export const openDatabase = (url: string, { inTime = false }: OpenOptions = {}):
     pool: {
       min: 0,
       max: 8,
+      ...(inTime && { createTimeoutMillis: PATIENCE.connect }),
       afterCreate: (connection: Connection, done: (error: unknown, connection: Connection) => void) => {
         if (inTime) answersInTime(connection);
         done(null, connection);
       },
     },
-    acquireConnectionTimeout: inTime ? PATIENCE.connect : 10_000,
+    acquireConnectionTimeout: inTime ? PATIENCE.turn : 10_000,
   });
   if (servers.length > 1) askOneOfMany(db, servers);
   return db;

@@ -1,3 +1,6 @@
+import { STEEL, wireTold } from "../spoke/material";
+import { spokeCeiling, UNEVEN } from "../tension/ceiling";
+
 /** The newest of each figure: mm, N, degrees or a count, or the word chosen. */
 export type Figures = Readonly<Record<string, number | string | undefined>>;
 
@@ -13,6 +16,16 @@ const HUBS: Readonly<
 /** A rim's edges stand about 14 mm outside the size stamped on it, all round (common practice). */
 export const OVER_EDGES_MM = 28;
 
+/** N that a middling wheel is brought up to (common practice), and the least that is any tension. */
+const TARGET = { usual: 2000, least: 50 };
+
+/** N: thin spokes, or of soft wire, are not brought up to what a middling wheel's stand. */
+const usualTarget = (figures: Figures, spoke: { readonly diameter: number; readonly threadPitch: number }): number => {
+  const told = { body: null, strength: STEEL.strength, ...wireTold(figures, spoke.diameter), ...spoke };
+  const most = spokeCeiling(told).tension / (1 + UNEVEN);
+  return Math.max(TARGET.least, Math.min(TARGET.usual, 50 * Math.floor(most / 50)));
+};
+
 /**
  * What stands in for figures nobody took: a middling wheel of the holes, rim size and kind of hub that were told.
  * Marked assumed wherever it is used.
@@ -20,6 +33,10 @@ export const OVER_EDGES_MM = 28;
 export const presets = (figures: Figures): Readonly<Record<string, number | string>> => {
   const hub = HUBS[String(figures["hub.kind"] ?? "full-width")] ?? HUBS["full-width"];
   const inches = Number(figures["rim.size"] ?? 18);
+  const spoke = {
+    diameter: Number(figures["spoke.diameter"] ?? 3.5),
+    threadPitch: Number(figures["spoke.threadPitch"] ?? 0.635),
+  };
   const pitch = 720 / Number(figures["rim.holes"] ?? 36);
   // A small flange takes its spokes across more of the others before they leave it straight; never past the next head.
   const cross = (circle: number) => Math.min(circle > 160 ? 1 : circle > 120 ? 2 : 3, Math.floor(66 / pitch));
@@ -44,9 +61,9 @@ export const presets = (figures: Figures): Readonly<Record<string, number | stri
     "offset.wanted": 0,
     "lacing.A.cross": cross(hub.circle[0]),
     "lacing.B.cross": cross(hub.circle[1]),
-    "spoke.diameter": 3.5,
-    "spoke.threadPitch": 0.635,
-    "tension.target": 2000,
+    "spoke.diameter": spoke.diameter,
+    "spoke.threadPitch": spoke.threadPitch,
+    "tension.target": usualTarget(figures, spoke),
     "hub.A.holes": Number(figures["rim.holes"] ?? 36) / 2,
     "hub.B.holes": Number(figures["rim.holes"] ?? 36) / 2,
     "rim.firstHole": "A",

@@ -34,7 +34,7 @@ export const SPOKE_FIGURES: readonly Figure[] = takenIn("measure", [
   {
     name: "spoke.diameter",
     label: "spoke thickness",
-    how: "vernier on the body; a gauge is read too: 10 swg",
+    how: "vernier on the wire near the bend; a gauge is read too: 10 swg",
     wire: true,
     kind: "length",
     picture: "vernier",

@@ -1,3 +1,5 @@
+import type { Figures } from "../figures/presets";
+
 /**
  * One figure as it was put down. Nothing is altered later: `new` begins afresh (the earlier ones are kept but no longer
  * count), `again` repeats the same dimension, `out` leaves one out, its id in `typed`.
@@ -116,3 +118,7 @@ export const settleAll = (entries: readonly Entry[]): Readonly<Record<string, Ta
     }),
   );
 };
+
+/** The figures that count, by name. */
+export const figuresOf = (taken: Readonly<Record<string, Taken>>): Figures =>
+  Object.fromEntries(Object.entries(taken).map(([name, t]) => [name, t.value ?? t.typed]));

@@ -1,3 +1,4 @@
+import { stretchArea } from "../spoke/wire";
 import { sideTensions } from "../tension/balance";
 import { inPlaneBlock, outOfPlaneBlock, type RingOnFoundation } from "./ring";
 import { ringUnder } from "./ring-under";
@@ -39,7 +40,7 @@ export const bucklingTension = (geometry: WheelGeometry, stiffness: Stiffness, l
   const { wheel, spokes, pulls } = geometry;
   const sides = sideTensions(wheel, spokes);
   const shape = spokes.map((s) => sides[s.flange] / wheel.tension.target);
-  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const area = stretchArea(wheel.spoke);
   const axial = Float64Array.from(spokes, (s) => (wheel.spoke.modulus * area * stiffness.share) / s.span);
   const bad = (target: number) => {
     const tensions = shape.map((x) => x * target);

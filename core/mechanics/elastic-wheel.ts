@@ -1,4 +1,5 @@
 import type { PlacedSpoke } from "../lacing/placement";
+import { stretchArea } from "../spoke/wire";
 import { sideTensions } from "../tension/balance";
 import { buckles, RimBuckles } from "./buckling";
 import { invert, multiply } from "./dense";
@@ -62,7 +63,7 @@ const complianceOf = (geometry: WheelGeometry, stiffness: Stiffness, tensions?: 
     const sides = sideTensions(wheel, spokes);
     for (let i = 0; i < n; i++) held[i] = sides[spokes[i].flange];
   }
-  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const area = stretchArea(wheel.spoke);
   const stretch = Float64Array.from(spokes, (s) => (wheel.spoke.modulus * area * stiffness.share) / s.span);
   const axial = stretch.map((k, i) => (held[i] > 0 ? k : 0));
   const ring = ringUnder(wheel, stiffness, spokes, pulls, held);

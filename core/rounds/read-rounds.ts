@@ -1,7 +1,6 @@
 import { placeSpokes } from "../lacing/placement";
-import type { Taken } from "../measurement/taken";
 import type { GaugeTable } from "../tension/gauge-table";
-import { IN_NIPPLE, type SoundKind, soundKinds } from "../tension/sounding";
+import { type SoundKind, soundKinds } from "../tension/sounding";
 import { inNewtons, type SpokeTension, squeezes, type Told, tensionsTold } from "../tension/told";
 import type { HeardReadings } from "../tension/without-gauge";
 import type { Wheel } from "../wheel/wheel-file";
@@ -28,7 +27,6 @@ export interface ReadRounds {
  */
 export const readRounds = (
   wheel: Wheel | null,
-  taken: Readonly<Record<string, Taken>>,
   rounds: readonly Round[],
   tables: readonly GaugeTable[],
 ): ReadRounds => {
@@ -36,12 +34,7 @@ export const readRounds = (
   // Most that ask want run-out alone: the sounding of the spokes is worked out for those that ask for tension.
   let sounding: readonly SoundKind[] | null = null;
   const kinds = (): readonly SoundKind[] => {
-    sounding ??= wheel
-      ? soundKinds(wheel, placeSpokes(wheel), {
-          bodyDiameter: taken["spoke.bodyDiameter"]?.value ?? wheel.spoke.diameter,
-          inNipple: taken["spoke.inNipple"]?.value ?? IN_NIPPLE,
-        })
-      : [];
+    sounding ??= wheel ? soundKinds(wheel, placeSpokes(wheel)) : [];
     return sounding;
   };
   const told = new Map(rounds.map((r) => [r.id, inNewtons(tensionEntries(r), tables)]));

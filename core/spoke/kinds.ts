@@ -4,6 +4,7 @@ import { sideTensions } from "../tension/balance";
 import { mostCrosses } from "../wheel/most-crosses";
 import type { Side, Wheel } from "../wheel/wheel-file";
 import type { Warning } from "./warning";
+import { stretchArea } from "./wire";
 
 /** All spokes that are alike: one line of what must be ordered. mm, N, degrees. */
 export interface SpokeKind {
@@ -139,7 +140,7 @@ const warningsFor = (wheel: Wheel, kinds: readonly SpokeKind[]): Warning[] => {
 export const spokeKinds = (wheel: Wheel): { kinds: SpokeKind[]; warnings: Warning[] } => {
   const spokes = placeSpokes(wheel);
   const tensions = sideTensions(wheel, spokes);
-  const area = (Math.PI * wheel.spoke.diameter ** 2) / 4;
+  const area = stretchArea(wheel.spoke);
   const section = sectionStiffness(wheel.rim);
   const radius = wheel.rim.centroidRadius ?? wheel.rim.erd / 2;
   const hoop =

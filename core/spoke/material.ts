@@ -1,35 +1,51 @@
-/** What a spoke is drawn from: E in N/mm², density in g/mm³. Steel as in the note's sums; aluminium from memory. */
+import type { Figures } from "../figures/presets";
+import type { Wheel } from "../wheel/wheel-file";
+
+/**
+ * What a spoke is drawn from: E and strength in N/mm², density in kg/m³. Steel as in the note's sums, its strength a usual
+ * one of spoke wire; aluminium, and both strengths, from memory.
+ */
+export const STEEL = { modulus: 200_000, density: 7850, strength: 1000 };
 export const MATERIALS = {
-  stainless: { label: "stainless steel", modulus: 200000, density: 0.00785 },
-  galvanised: { label: "galvanised steel", modulus: 200000, density: 0.00785 },
-  plated: { label: "plated steel", modulus: 200000, density: 0.00785 },
-  aluminium: { label: "aluminium", modulus: 70000, density: 0.0027 },
+  stainless: { label: "stainless steel", ...STEEL },
+  galvanised: { label: "galvanised steel", ...STEEL },
+  plated: { label: "plated steel", ...STEEL },
+  aluminium: { label: "aluminium", modulus: 70_000, density: 2700, strength: 500 },
 } as const;
 export type Material = keyof typeof MATERIALS;
 
 /** Wire of the middle part against head and thread, by how it is butted. */
 export type Butting = "plain" | "single" | "double" | "flattened";
 
-/** mm: a butted body is a gauge or two under its ends (common practice: 2.3/2.0, 2.0/1.8). */
-const BODY_PART: Readonly<Record<Butting, number>> = { plain: 1, single: 0.88, double: 0.88, flattened: 1 };
-/** How much of the length is body. */
-const BODY_SHARE: Readonly<Record<Butting, number>> = { plain: 1, single: 0.85, double: 0.75, flattened: 1 };
+/** Thickness of a butted middle, of its ends': a gauge or two under them (common practice: 2.3/2.0, 2.0/1.8). */
+const MIDDLE = 0.88;
+/** How much of the length is middle: a single butted spoke is thick at its head alone. */
+const PART = { single: 0.85, double: 0.75 } as const;
 
-/** @returns grams of one spoke, and N/mm it pulls for each mm it is stretched */
-export const weightAndStiffness = (
-  length: number,
-  diameter: number,
-  material: Material,
-  butting: Butting,
-): { readonly grams: number; readonly stiffness: number } => {
-  const { modulus, density } = MATERIALS[material];
-  const end = (Math.PI / 4) * diameter ** 2;
-  const body = end * BODY_PART[butting] ** 2;
-  const bodyLength = length * BODY_SHARE[butting];
-  const ends = length - bodyLength;
+/** What the bench tells of a wheel's spokes, whenever it does: what they are drawn from, how thick where, how far into the nipple. */
+type WireTold = Partial<Pick<Wheel["spoke"], "modulus" | "density" | "strength" | "body" | "inNipple">>;
+
+/**
+ * What was told of the spokes as wire, as the wheel file says it; nothing of what nobody told. A middle that was measured
+ * counts before the word for it; a flattened one holds as much wire as its round ends.
+ *
+ * @param diameter mm of the ends
+ */
+export const wireTold = (figures: Figures, diameter: number): WireTold => {
+  const material = figures["spoke.material"];
+  const butting = figures["spoke.butting"];
+  const measured = figures["spoke.bodyDiameter"];
+  const inNipple = figures["spoke.inNipple"];
+  const isButted = butting === "single" || butting === "double";
+  const middle = typeof measured === "number" ? measured : isButted ? diameter * MIDDLE : null;
+  const body =
+    middle === null || butting === "flattened" ? null : { diameter: middle, part: PART[isButted ? butting : "double"] };
+  const { label: _, ...drawnFrom } =
+    typeof material === "string" && material in MATERIALS ? MATERIALS[material as Material] : { label: "" };
   return {
-    grams: (body * bodyLength + end * ends) * density,
-    stiffness: modulus / (bodyLength / body + ends / end),
+    ...drawnFrom,
+    ...(butting !== undefined || measured !== undefined ? { body } : {}),
+    ...(typeof inNipple === "number" ? { inNipple } : {}),
   };
 };
 

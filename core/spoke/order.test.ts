@@ -7,7 +7,6 @@ import { drillingPlan } from "../rim/drilling-plan";
 import { wheelFrom } from "../wheel/wheel.test.rig";
 import { readWheel, type Wheel } from "../wheel/wheel-file";
 import { spokeKinds } from "./kinds";
-import { weightAndStiffness } from "./material";
 import { type Available, type Need, orderLengths } from "./order-lengths";
 import { againstWords, crossesWords } from "./pattern-words";
 import { comparePatterns } from "./patterns";
@@ -487,17 +486,6 @@ describe("builds that cannot be", () => {
     const wanted = planSpokes(readWheel(base), {}).kinds[0].lengthAtTension;
     expect(plan(`150, ${wanted.toFixed(1)}; 190`).lengths.map((l) => l.length)).toEqual([Number(wanted.toFixed(1))]);
   });
-});
-
-test("weight and stiffness: a plain steel spoke is EA/L and ρAL; a butted one lighter and softer", () => {
-  const area = (Math.PI / 4) * 3.5 ** 2;
-  const plain = weightAndStiffness(170, 3.5, "stainless", "plain");
-  expect(plain.stiffness).toBeCloseTo((200000 * area) / 170, 6);
-  expect(plain.grams).toBeCloseTo(area * 170 * 0.00785, 9);
-  const butted = weightAndStiffness(170, 3.5, "stainless", "double");
-  expect(butted.grams).toBeLessThan(plain.grams);
-  expect(butted.stiffness).toBeLessThan(plain.stiffness);
-  expect(weightAndStiffness(170, 3.5, "aluminium", "plain").stiffness).toBeCloseTo(plain.stiffness * 0.35, 6);
 });
 
 test("a drilling plan drilled as it says makes spokes that leave their holes straight, evenly round the tape", () => {

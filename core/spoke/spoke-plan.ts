@@ -2,7 +2,7 @@ import type { Figures } from "../figures/presets";
 import { ORDER_PRESETS } from "../figures/presets";
 import type { Wheel } from "../wheel/wheel-file";
 import { ENTRY_LIMIT_DEG, type SpokeKind, spokeKinds } from "./kinds";
-import { type Butting, MATERIALS, type Material, materialAdvice, weightAndStiffness } from "./material";
+import { type Butting, MATERIALS, type Material, materialAdvice } from "./material";
 import { type Available, type OrderLength, orderLengths, type Rounding } from "./order-lengths";
 import { type PatternLimits, USUAL_LIMITS } from "./patterns";
 import {
@@ -14,6 +14,7 @@ import {
   threadWindow,
 } from "./thread-room";
 import type { Warning } from "./warning";
+import { axialStiffness, spokeGrams } from "./wire";
 
 /** One kind of spoke with the length it would be given. */
 export interface PlannedKind extends SpokeKind {
@@ -83,7 +84,6 @@ export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
   const given = (i: number) => lengths.find((l) => l.serves.includes(i))?.length ?? kinds[i].order;
   const material = String(raw("spoke.material")) as Material;
   const butting = String(raw("spoke.butting")) as Butting;
-  const each = kinds.map((k) => weightAndStiffness(k.length, wheel.spoke.diameter, material, butting));
   const seat = String(raw("nipple.seat")) as keyof typeof ENTRY_LIMIT_DEG;
   const limits = {
     ...USUAL_LIMITS,
@@ -110,8 +110,8 @@ export const planSpokes = (wheel: Wheel, figures: Figures): SpokePlan => {
     material,
     butting,
     head: String(figures["spoke.head"] ?? ""),
-    grams: each.reduce((sum, e, i) => sum + e.grams * kinds[i].count, 0),
-    stiffness: each.length > 0 ? Math.min(...each.map((e) => e.stiffness)) : 0,
+    grams: kinds.reduce((sum, k) => sum + spokeGrams(wheel.spoke, k.length) * k.count, 0),
+    stiffness: kinds.length > 0 ? Math.min(...kinds.map((k) => axialStiffness(wheel.spoke, k.length))) : 0,
     advice: materialAdvice(material, butting, true),
     limits,
     assumed,

@@ -1,10 +1,11 @@
 import type { PlacedSpoke } from "../lacing/placement";
 import type { Readings } from "../runout/runout";
+import { middleDiameter } from "../spoke/wire";
 import type { Wheel } from "../wheel/wheel-file";
 import { sideTensions } from "./balance";
 import { calibrateEnds, type KnownSpoke } from "./calibrate";
-import { noteTension, type SoundingSpoke } from "./note";
-import { IN_NIPPLE } from "./sounding";
+import { bendingStiffness, noteTension, type SoundingSpoke } from "./note";
+import { soundingOf } from "./sounding";
 
 /** What was heard and what was known in one round. */
 export interface Heard {
@@ -36,18 +37,10 @@ const kindsOf = (spokes: readonly PlacedSpoke[]): Kind[] =>
 
 const isRung = (hz: number | null | undefined): hz is number => typeof hz === "number" && hz > 0;
 
-/** A spoke that swings with its ends as yet unknown. */
-const soundingOf = ({ spoke }: Wheel, s: PlacedSpoke): Omit<SoundingSpoke, "ends"> => ({
-  freeLength: spoke.freeLength?.[s.flange] ?? Math.max(20, s.length - IN_NIPPLE),
-  diameter: spoke.diameter,
-  modulus: spoke.modulus,
-  density: 7850,
-});
-
 /** N·mm a radian that a kind's ends hold with, by every spoke of it whose note and tension are both known; null with none. */
 const endsBy = (wheel: Wheel, known: readonly (KnownSpoke & { readonly of: PlacedSpoke })[]): number | null => {
   const found = known
-    .map(({ of, ...told }) => calibrateEnds({ ...soundingOf(wheel, of), ends: "clamped" }, [told]))
+    .map(({ of, ...told }) => calibrateEnds({ ...soundingOf(wheel, of.flange, of.length), ends: "clamped" }, [told]))
     .flatMap((e) => (e.ok ? [e.ends] : []))
     .sort((a, b) => a - b);
   return found.length === 0 ? null : found[Math.floor((found.length - 1) / 2)];
@@ -113,7 +106,7 @@ export const tensionsByEar = (
 ): ByEar => {
   if (rounds.every(({ note }) => !note)) return { tensions: rounds.map(({ tension }) => tension), reckoned: false };
   const sides = sideTensions(wheel, spokes);
-  const EI = (wheel.spoke.modulus * Math.PI * wheel.spoke.diameter ** 4) / 64;
+  const EI = bendingStiffness({ modulus: wheel.spoke.modulus, diameter: middleDiameter(wheel.spoke) });
   const heardBy = new Map<number, SoundingSpoke>();
   let reckoned = false;
   for (const kind of kindsOf(spokes)) {
@@ -122,7 +115,7 @@ export const tensionsByEar = (
     const ends = endsBy(wheel, told.length > 0 ? told : likelyOf(kind, rounds, sides[kind[0].flange], tight));
     reckoned ||= told.length === 0 && rounds.some(({ note }) => kind.some(({ spoke }) => isRung(note?.[spoke - 1])));
     for (const s of kind) {
-      const sounding = soundingOf(wheel, s);
+      const sounding = soundingOf(wheel, s.flange, s.length);
       heardBy.set(s.spoke, { ...sounding, ends: ends ?? (USUAL_ENDS * EI) / sounding.freeLength });
     }
   }

@@ -1,4 +1,4 @@
-import { noteFrequency, type SoundingSpoke } from "./note";
+import { bendingStiffness, noteFrequency, type SoundingSpoke } from "./note";
 
 /** One spoke of a kind at a tension known by a gauge or a hung weight, and the note it then plays. */
 export interface KnownSpoke {
@@ -18,7 +18,7 @@ const STIFFEST = 1e4;
 const SOFTEST = 1e-3;
 
 const endsOf = (spoke: SoundingSpoke, known: KnownSpoke): EndsFound => {
-  const EI = (spoke.modulus * Math.PI * spoke.diameter ** 4) / 64;
+  const EI = bendingStiffness(spoke);
   const unit = EI / spoke.freeLength;
   const at = (x: number) => noteFrequency({ ...spoke, ends: unit * x }, known.tension);
   const lowest = at(SOFTEST);

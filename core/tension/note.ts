@@ -11,11 +11,14 @@ export interface SoundingSpoke {
   readonly ends: "clamped" | "pinned" | number;
 }
 
+/** EI of a round wire, N·mm². */
+export const bendingStiffness = ({ modulus, diameter }: Pick<SoundingSpoke, "modulus" | "diameter">): number =>
+  (modulus * Math.PI * diameter ** 4) / 64;
+
 const section = (s: SoundingSpoke) => {
   const area = (Math.PI * s.diameter ** 2) / 4;
   return {
-    /** N·mm². */
-    EI: (s.modulus * Math.PI * s.diameter ** 4) / 64,
+    EI: bendingStiffness(s),
     /** tonne/mm, so that N, mm and s go together. */
     mass: area * s.density * 1e-12,
   };

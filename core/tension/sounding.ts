@@ -1,6 +1,7 @@
 import type { Head, PlacedSpoke } from "../lacing/placement";
+import { middleDiameter } from "../spoke/wire";
 import type { Side, Wheel } from "../wheel/wheel-file";
-import { threadCeiling } from "./ceiling";
+import { spokeCeiling } from "./ceiling";
 import type { NoteRange } from "./ear/pluck";
 import { noteFrequency, type SoundingSpoke } from "./note";
 
@@ -19,23 +20,22 @@ export interface SoundKind {
   readonly sounding: SoundingSpoke;
 }
 
-/** What the wheel file does not say of a spoke as something that sounds. mm. */
-export interface SoundFigures {
-  /** Of the part that swings; thinner than the ends where it is butted. */
-  readonly bodyDiameter: number;
-  /** From the spoke's end to where it comes out of the nipple. */
-  readonly inNipple: number;
-  /** kg/m³. */
-  readonly density?: number;
-}
-
-/** A nipple about 18 mm long whose slot the spoke's end reaches (common practice). */
-export const IN_NIPPLE = 15;
+/**
+ * A spoke as something that swings between bend and nipple, the same for its note, its kind and the advice.
+ *
+ * @param length mm, of the whole spoke
+ */
+export const soundingOf = ({ spoke }: Wheel, flange: Side, length: number): Omit<SoundingSpoke, "ends"> => ({
+  freeLength: spoke.freeLength?.[flange] ?? Math.max(20, length - spoke.inNipple),
+  diameter: middleDiameter(spoke),
+  modulus: spoke.modulus,
+  density: spoke.density,
+});
 
 /** mm of length inside which spokes of a flange sound alike: less than 1 % of the note. */
 const ALIKE = 1;
 
-export const soundKinds = (wheel: Wheel, spokes: readonly PlacedSpoke[], figures: SoundFigures): SoundKind[] => {
+export const soundKinds = (wheel: Wheel, spokes: readonly PlacedSpoke[]): SoundKind[] => {
   const kinds: { key: string; flange: Side; head: Head; spokes: number[]; length: number }[] = [];
   for (const s of spokes) {
     const own = kinds.filter((k) => k.flange === s.flange && k.head === s.head);
@@ -55,19 +55,13 @@ export const soundKinds = (wheel: Wheel, spokes: readonly PlacedSpoke[], figures
     .map((k) => ({
       ...k,
       ofSeveral: kinds.some((o) => o !== k && o.flange === k.flange && o.head === k.head),
-      sounding: {
-        freeLength: Math.max(20, k.length - figures.inNipple),
-        diameter: figures.bodyDiameter,
-        modulus: wheel.spoke.modulus,
-        density: figures.density ?? 7850,
-        ends: "clamped",
-      },
+      sounding: { ...soundingOf(wheel, k.flange, k.length), ends: "clamped" },
     }));
 };
 
 /** Hz between which a spoke of this kind can sound: slack on free ends, up to half over its thread's ceiling. */
 export const noteRange = (wheel: Wheel, kind: SoundKind): NoteRange => {
-  const most = 1.5 * Math.max(wheel.tension.target, threadCeiling(wheel.spoke.diameter, wheel.spoke.threadPitch));
+  const most = 1.5 * Math.max(wheel.tension.target, spokeCeiling(wheel.spoke).tension);
   return {
     low: noteFrequency({ ...kind.sounding, ends: "pinned" }, 0) * 0.9,
     high: noteFrequency(kind.sounding, most) * 1.1,

@@ -7,14 +7,24 @@ type Words = { readonly [C in Code]: (figures: TargetFigures[C]) => string };
 const tens = (newton: number): string => String(Math.round(newton / 10) * 10);
 
 const WORDS: Words = {
-  makers: ({ aim, under }) =>
-    `The maker's figure, ${tens(aim)} N, comes first.${
-      under === null ? "" : ` It lies under the floor of ${tens(under)} N for the load as given: is the load right?`
-    }`,
+  makers: ({ aim, under, over }) =>
+    [
+      `The maker's figure, ${tens(aim)} N, comes first.`,
+      ...(under === null
+        ? []
+        : [`It lies under the floor of ${tens(under)} N for the load as given: is the load right?`]),
+      ...(over === null
+        ? []
+        : [
+            `It lies over the ${tens(over)} N that these spokes and this rim are known to stand: is it for this very wheel?`,
+          ]),
+    ].join(" "),
   floor: ({ hit, mass, braked, loss, tyre, floor }) =>
     `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: with a mean below ${tens(floor)} N on the tighter side, a spoke that is 20 % low would go slack.`,
-  thread: ({ most, diameter }) =>
-    `Over ${tens(most)} N the core of a ${diameter} mm thread carries more than its working stress in a spoke 20 % high.`,
+  spoke: ({ most, at, diameter }) =>
+    `Over ${tens(most)} N ${
+      at === "thread" ? `the core of a ${diameter} mm thread` : `a middle of ${Number(diameter.toFixed(2))} mm`
+    } carries more than its working stress in a spoke 20 % high.`,
   buckling: ({ gives, most }) =>
     `The rim would give way sideways at about ${tens(gives)} N; half of that, ${tens(most)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,
   balance: ({ A, B }) => `With this offset the sides' means are {A} ${tens(A)} and {B} ${tens(B)} N.`,

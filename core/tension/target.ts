@@ -3,10 +3,11 @@ import { elasticWheel } from "../mechanics/elastic-wheel";
 import { changeUnderLoad, groundLoad, type RimForce } from "../mechanics/load";
 import type { Stiffness } from "../mechanics/stiffness";
 import type { WheelGeometry } from "../mechanics/wheel-geometry";
+import { middleDiameter } from "../spoke/wire";
 import { NEWTON_PER } from "../units/forces";
 import type { Side } from "../wheel/wheel-file";
 import { sideTensions } from "./balance";
-import { threadCeiling } from "./ceiling";
+import { type SpokeCeiling, spokeCeiling, UNEVEN } from "./ceiling";
 import { type Tyre, tyreSqueeze } from "./tyre-pressure";
 
 /** What the wheel must carry. N, mm. */
@@ -25,8 +26,8 @@ export const USUAL_DUTY: Duty = { mass: 160, hit: 2.5, braking: 0.8, tyre: { pre
 
 /** What each reason behind the band rests on. N, kg, mm. */
 export interface TargetFigures {
-  /** `floor`: it lies under the floor, and by how much; null where it does not. */
-  readonly makers: { readonly aim: number; readonly under: number | null };
+  /** `under` which floor it lies, `over` which ceiling; null where it does not. */
+  readonly makers: { readonly aim: number; readonly under: number | null; readonly over: number | null };
   /** A hit of `hit` times `mass` takes `loss` off the worst placed spoke, the tyre `tyre` off all. */
   readonly floor: {
     readonly hit: number;
@@ -36,7 +37,8 @@ export interface TargetFigures {
     readonly tyre: number;
     readonly floor: number;
   };
-  readonly thread: { readonly most: number; readonly diameter: number };
+  /** What holds least of a spoke, its thread's core or a thinner middle, and its thickness. */
+  readonly spoke: { readonly most: number; readonly at: SpokeCeiling["at"]; readonly diameter: number };
   readonly buckling: { readonly gives: number; readonly most: number };
   readonly balance: { readonly A: number; readonly B: number };
   readonly narrow: { readonly floor: number; readonly ceiling: number };
@@ -57,15 +59,14 @@ export interface TargetBand {
   /** N the worst placed spoke loses under the load and by the tyre. */
   readonly loss: number;
   readonly tyreLoss: number;
-  readonly thread: number;
+  /** Of the spokes by themselves, and of the rim. */
+  readonly spoke: number;
   readonly buckling: number;
   readonly reasons: readonly TargetReason[];
 }
 
 /** The rim's hoop force is kept below this part of what would buckle it sideways. */
 const BUCKLING_PART = 0.5;
-/** A spoke may be this far under its side's mean and still must not go slack. */
-const UNEVEN = 0.2;
 /** Ground to axle over rim radius. */
 export const GROUND_ARM = 1.15;
 
@@ -105,8 +106,8 @@ export const tyreLoss = (geometry: WheelGeometry, stiffness: Stiffness, tyre: Ty
 };
 
 /**
- * How tight: no spoke slack under a hit with the brake on and the tyre up, 20 % uneven as it may be; the thread's core
- * inside its working stress; the hoop well below its sideways buckling. The maker's figure comes first where it is known.
+ * How tight: no spoke slack under a hit with the brake on and the tyre up, 20 % uneven as it may be; the thinnest of
+ * a spoke inside its working stress; the hoop well below its sideways buckling. The maker's figure comes first where it is known.
  *
  * @param makers N, tighter side; null when nobody knows
  */
@@ -124,9 +125,10 @@ export const targetBand = (
   const tyre = tyreLoss(geometry, stiffness, duty.tyre);
   // The slacker side meets the floor first: its own mean is `part` of the tighter one's.
   const floor = (loss + tyre) / (1 - UNEVEN) / part;
-  const thread = threadCeiling(wheel.spoke.diameter, wheel.spoke.threadPitch) / (1 + UNEVEN);
+  const held = spokeCeiling(wheel.spoke);
+  const spoke = held.tension / (1 + UNEVEN);
   const buckling = BUCKLING_PART * bucklingTension(geometry, stiffness, 40 * top);
-  const ceiling = Math.min(thread, buckling);
+  const ceiling = Math.min(spoke, buckling);
   // Inside the band where there is one; above what spokes or rim hold nobody aims.
   const middle = Math.max(Math.min(0.8 * ceiling, Math.max(1.25 * floor, 0.5 * ceiling)), Math.min(floor, ceiling));
   const rounded = Math.round(middle / 50) * 50;
@@ -134,10 +136,20 @@ export const targetBand = (
   const sides = { A: (aim * shape.A) / top, B: (aim * shape.B) / top };
   const { mass, hit, braking } = duty;
   const reasons: TargetReason[] = [];
-  if (makers !== null) reasons.push({ code: "makers", figures: { aim: makers, under: makers < floor ? floor : null } });
+  if (makers !== null)
+    reasons.push({
+      code: "makers",
+      figures: { aim: makers, under: makers < floor ? floor : null, over: makers > ceiling ? ceiling : null },
+    });
   reasons.push(
     { code: "floor", figures: { hit, mass, braked: braking > 0, loss, tyre, floor } },
-    { code: "thread", figures: { most: thread, diameter: wheel.spoke.diameter } },
+    {
+      code: "spoke",
+      figures: {
+        ...{ most: spoke, at: held.at },
+        diameter: held.at === "thread" ? wheel.spoke.diameter : middleDiameter(wheel.spoke),
+      },
+    },
     { code: "buckling", figures: { gives: buckling / BUCKLING_PART, most: buckling } },
     { code: "balance", figures: sides },
   );
@@ -149,7 +161,7 @@ export const targetBand = (
     sides,
     loss,
     tyreLoss: tyre,
-    thread,
+    spoke,
     buckling,
     reasons,
   };

@@ -7,7 +7,7 @@ import { soundKinds } from "./sounding";
 import { inNewtons, squeezes, type TensionEntry, tensionsTold } from "./told";
 
 const wheel = readWheel(trialWheel("steel"));
-const kinds = soundKinds(wheel, placeSpokes(wheel), { bodyDiameter: 3.66, inNipple: 15 });
+const kinds = soundKinds(wheel, placeSpokes(wheel));
 const entry = (
   what: TensionEntry["what"],
   spoke: number,

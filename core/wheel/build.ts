@@ -7,12 +7,13 @@ import { clockingDeg } from "../hub/clocking";
 import { flangeToCentre } from "../hub/flange";
 import { holeCircle } from "../hub/hole-circle";
 import { type Ledger, ledger } from "../ledger/ledger";
-import type { Taken } from "../measurement/taken";
+import { figuresOf, type Taken } from "../measurement/taken";
 import { foundOffset, type OffsetSum, offsetFromFrame, offsetSums, wantedOffset } from "../offset/offset-methods";
 import { type OffsetWay, offsetWaysNow } from "../offset/offset-now";
 import { countingErd, type ErdSum, erdOutsideIn, erdSums } from "../rim/effective-rim-diameter";
 import type { ErdMethod } from "../rim/erd-methods";
 import { type FlatPlate, flatPlate } from "../rim/flat-plate";
+import { wireTold } from "../spoke/material";
 import { BadInput } from "./bad-input";
 import { readWheel, type Side, type Wheel, type WheelInput } from "./wheel-file";
 
@@ -98,10 +99,6 @@ const tryWheel = (input: WheelInput): Wheel | BadInput => {
   }
 };
 
-/** The figures that count, by name. */
-export const figuresOf = (taken: Readonly<Record<string, Taken>>): Figures =>
-  Object.fromEntries(Object.entries(taken).map(([name, t]) => [name, t.value ?? t.typed]));
-
 /** Puts a wheel together from what was taken; presets stand in for what was not. */
 export const buildWheel = (taken: Readonly<Record<string, Taken>>, name: string): WheelBuild =>
   buildFromFigures(figuresOf(taken), name, taken);
@@ -154,7 +151,12 @@ export const buildFromFigures = (
         : {}),
       ...(read.has("lacing.overUnder") ? { interlaced: read.word("lacing.overUnder") === "laced" } : {}),
     },
-    spoke: { diameter: read.number("spoke.diameter"), threadPitch: read.number("spoke.threadPitch"), share: null },
+    spoke: {
+      diameter: read.number("spoke.diameter"),
+      threadPitch: read.number("spoke.threadPitch"),
+      share: null,
+      ...wireTold(figures, read.number("spoke.diameter")),
+    },
     tension: { target: read.number("tension.target") },
   });
   const samples = samplesOf(aside);

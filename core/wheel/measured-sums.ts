@@ -2,7 +2,7 @@ import { FIGURES } from "../figures/all-figures";
 import { mostPlaces } from "../figures/figure";
 import { presets } from "../figures/presets";
 import type { Ledger } from "../ledger/ledger";
-import { figuresOf } from "./build";
+import { figuresOf } from "../measurement/taken";
 import type { MeasuredWheel } from "./measured-wheel";
 
 /** mm by which what a sum rests on differs from place to place; null where it was taken at one place only. */

@@ -162,8 +162,18 @@ export const wheelSchema = z.object({
   spoke: z
     .object({
       diameter: between(1.2, 8, "a spoke diameter in mm"),
+      body: z
+        .object({
+          diameter: between(1, 8, "the diameter of a spoke's middle in mm"),
+          part: between(0.1, 1, "how much of a spoke is as thick as its middle, a fraction of its length"),
+        })
+        .nullable()
+        .default(null)
+        .describe("A butted spoke's middle; null where it is as thick all along"),
       threadPitch: between(0.2, 2, "a thread pitch in mm"),
       modulus: between(10000, 400000, "a modulus in N/mm²").default(200000),
+      density: between(1000, 20000, "a density in kg/m³").default(7850),
+      strength: between(100, 3000, "the stress the wire breaks at, in N/mm²").default(1000),
       share: between(
         0.2,
         1,
@@ -171,6 +181,11 @@ export const wheelSchema = z.object({
       )
         .nullable()
         .default(0.45),
+      inNipple: between(
+        2,
+        60,
+        "how far a spoke reaches into its nipple, from the nipple's tail to its end, in mm",
+      ).default(15),
       freeLength: z
         .object({
           A: between(20, 500, "what of a spoke swings, in mm"),

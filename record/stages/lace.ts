@@ -1,4 +1,4 @@
-import { figuresOf } from "@/core/wheel/build";
+import { figuresOf } from "@/core/measurement/taken";
 import type { StockHeld } from "@/store/stock";
 import type { JobRecord } from "../job-record";
 import { jobLacing } from "../lacing";

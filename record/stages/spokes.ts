@@ -1,11 +1,11 @@
 import { presets } from "@/core/figures/presets";
 import { skipChoices } from "@/core/lacing/skip-choices";
+import { figuresOf } from "@/core/measurement/taken";
 import { drillingPlan } from "@/core/rim/drilling-plan";
 import { comparePatterns } from "@/core/spoke/patterns";
 import { planSpokes } from "@/core/spoke/spoke-plan";
 import { staleOrder } from "@/core/spoke/stale-order";
 import { waysOn } from "@/core/spoke/ways-on";
-import { figuresOf } from "@/core/wheel/build";
 import { readWheel } from "@/core/wheel/wheel-file";
 import type { StockHeld } from "@/store/stock";
 import type { JobRecord } from "../job-record";

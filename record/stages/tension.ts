@@ -1,9 +1,9 @@
 import { presets } from "@/core/figures/presets";
+import { figuresOf } from "@/core/measurement/taken";
+import { middleDiameter } from "@/core/spoke/wire";
 import { DUTY_PRESETS, dutyOf } from "@/core/tension/duty";
-import { IN_NIPPLE } from "@/core/tension/sounding";
 import { STAGINGS, type Staging } from "@/core/tension/staging";
 import { jobTolerance } from "@/core/truing/bench-way";
-import { figuresOf } from "@/core/wheel/build";
 import type { StoredGaugeTable } from "@/store/gauge-tables";
 import type { JobRecord } from "../job-record";
 import { noWheelYet, stageBase } from "./stage-base";
@@ -30,8 +30,8 @@ export const tensionStage = (record: JobRecord, tables: readonly StoredGaugeTabl
       ...presets(figures),
       ...DUTY_PRESETS,
       "tension.staging": USUAL_STAGING,
-      "spoke.bodyDiameter": wheel.spoke.diameter,
-      "spoke.inNipple": IN_NIPPLE,
+      "spoke.bodyDiameter": middleDiameter(wheel.spoke),
+      "spoke.inNipple": wheel.spoke.inNipple,
     },
   };
 };

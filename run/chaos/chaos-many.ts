@@ -14,9 +14,11 @@ import { Tablets } from "./tablets";
 /**
  * `npm run chaos:many -- 200 [SEED]`: three servers of one record, two web servers and the proxy before them, under twenty
  * tablets that read, turn, photograph, sign, book in and take from a drawer; one after another is killed, frozen, cut off
- * from the others or made slow. At the end each server's own record is looked through.
+ * from the others or made slow. At the end each server's own record is looked through. `--only="node killed"`: nothing else.
  */
-const [blows = 200, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2).map(Number);
+const told = process.argv.slice(2);
+const [blows = 200, seed = Math.floor(Math.random() * 1e6)] = told.filter((word) => !word.startsWith("--")).map(Number);
+const ONLY = told.find((word) => word.startsWith("--only="))?.slice("--only=".length);
 const FOLDER = resolve(".test-output/chaos-many");
 const REPORT = ".test-output/chaos-many.json";
 
@@ -58,7 +60,8 @@ const main = async (): Promise<boolean> => {
     const asBefore = many.nodes.nodes[0].slowDisk();
     asBefore?.();
     if (!asBefore) console.log("no disk is made slow: this machine, or who works here, cannot");
-    const kinds = BLOWS.filter((blow) => asBefore || blow !== "disk slow");
+    const kinds = BLOWS.filter((blow) => (asBefore || blow !== "disk slow") && (ONLY ?? blow) === blow);
+    if (kinds.length === 0) throw new Error(`there is no blow “${ONLY}” here; there are ${BLOWS.join(", ")}`);
     for (let n = 0; n < blows; n++) {
       await pause(luck.between(200, 1500));
       // All of them in turn, so that the short form knows each; which server is chance.

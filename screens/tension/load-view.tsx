@@ -111,7 +111,7 @@ export const LoadView = ({ wheel, duty, tensions }: LoadViewProps) => {
         )}
         <p>
           Draw the tension up and down: the rim sinks alike. A tighter wheel is no stiffer and no weaker; it only has
-          more to give up before a spoke goes slack, as far as thread and rim allow.
+          more to give up before a spoke goes slack, as far as spokes and rim allow.
         </p>
         <p className="text-base">
           By the model: rim and spokes as measured, the hub held, the tyre's own softness left out. A rim's stiffness is

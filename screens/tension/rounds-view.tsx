@@ -40,13 +40,7 @@ export const RoundsView = (props: RoundsViewProps) => {
   const { goOn, onGoOn, onTurn, onRead, onDestress } = props;
   const next = plan[0];
   const twist = kinds.map((k) =>
-    windUp(
-      next ? next.tension[k.flange] : wanted[k.flange],
-      k.sounding.freeLength,
-      k.sounding.diameter,
-      wheel.spoke.diameter,
-      wheel.spoke.threadPitch,
-    ),
+    windUp(next ? next.tension[k.flange] : wanted[k.flange], k.sounding.freeLength, wheel.spoke),
   );
   const most = Math.max(...twist.map((t) => t.dry));
   const least = Math.min(...twist.map((t) => t.greased));

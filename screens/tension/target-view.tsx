@@ -81,7 +81,7 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
 
 /** The band as a gauge: slack, floor, aim, ceiling and what lies beyond it. */
 const Band = ({ band, target }: { band: TargetBand; target: number }) => {
-  const top = Math.max(band.thread, Math.min(band.buckling, 2 * band.thread), target, band.floor) * 1.12;
+  const top = Math.max(band.spoke, Math.min(band.buckling, 2 * band.spoke), target, band.floor) * 1.12;
   const x = (n: number) => 20 + (Math.min(n, top) / top) * 660;
   const mark = (n: number, label: string, up: boolean) => (
     <g key={label}>

@@ -43,7 +43,7 @@ export const TensionWalk = ({ walking, job, now, acts, table, practice, onEnd }:
       <EarWalk
         {...common}
         jobId={jobId}
-        wheel={job.wheel}
+        wheel={now.wheel}
         kinds={now.kinds}
         tensions={tensions}
         practice={practice}

@@ -70,10 +70,10 @@ const nextRoundWords = (
 
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
 export const Tension = ({ job }: { job: TensionOnPage }) => {
-  const { jobId, names, wheel, tolerance, tables, duty } = job;
+  const { jobId, names, tolerance, tables, duty } = job;
   const bench = useBench(job);
   const now = useTension(job);
-  const { spokes, kinds, rounds, current, shown, tensions, wanted, plan } = now;
+  const { wheel, spokes, kinds, rounds, current, shown, tensions, wanted, plan } = now;
   const acts = useTensionActs(jobId, spokes.length, current);
   const [tab, setTab] = useTab<Tab>(TABS, "read");
   const [picked, setPicked] = useState(1);

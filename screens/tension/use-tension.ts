@@ -1,5 +1,6 @@
 "use client";
 import { useMemo, useState } from "react";
+import { figuresOf } from "@/core/measurement/taken";
 import { RimBuckles } from "@/core/mechanics/buckling";
 import { type ElasticWheel, elasticWheel } from "@/core/mechanics/elastic-wheel";
 import { defaultStiffness } from "@/core/mechanics/stiffness";
@@ -13,6 +14,7 @@ import { sidesStanding } from "@/core/tension/sides-standing";
 import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
 import type { Duty } from "@/core/tension/target";
 import { knownSpokes, type SpokeTension, squeezes, tensionsTold } from "@/core/tension/told";
+import { toldSince } from "@/core/wheel/told-since";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { beginRound } from "../parts/kept/begun-rounds";
 import { post } from "../parts/kept/use-enter";
@@ -47,11 +49,12 @@ const elasticOrNull = (wheel: Wheel): ElasticWheel | null => {
 
 /** The tensions of a wheel as they are: the record's rounds, and what waits to get there. */
 export const useTension = (job: TensionOnPage) => {
-  const { wheel, tables, staging } = job;
+  const { tables, staging } = job;
   const { taken } = useJobNow(job);
+  const wheel = useMemo(() => toldSince(job.wheel, figuresOf(taken)), [job.wheel, taken]);
   const raw = useRoundsNow(job.jobId, job.rounds);
   const { spokes } = useMemo(() => wheelGeometry(wheel), [wheel]);
-  const read = useMemo(() => readRounds(wheel, taken, raw, tables), [wheel, taken, raw, tables]);
+  const read = useMemo(() => readRounds(wheel, raw, tables), [wheel, raw, tables]);
   const rounds = useMemo(() => tensionRounds(read), [read]);
   const elastic = useMemo(() => elasticOrNull(wheel), [wheel]);
   const { kinds } = read;
@@ -84,6 +87,7 @@ export const useTension = (job: TensionOnPage) => {
       : [];
   const calibrated: readonly HeardKind[] = kinds.map((k) => heardKind(k.sounding, knownSpokes(k, all)));
   return {
+    wheel,
     spokes,
     kinds,
     rounds,

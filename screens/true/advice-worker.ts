@@ -8,7 +8,7 @@ const WORKED = { advice: adviceOn, front: frontOn, ahead: wayAheadOn };
 self.onmessage = ({ data: { number, what, told, roundId } }: MessageEvent<HereQuestion>) => {
   const { rounds, tables, ...known } = told;
   try {
-    const read = readRounds(told.wheel, told.taken, rounds, tables);
+    const read = readRounds(told.wheel, rounds, tables);
     self.postMessage({ number, answer: WORKED[what]({ ...known, read }, roundId) });
   } catch (error) {
     self.postMessage({ number, problem: error instanceof Error ? error.message : String(error) });

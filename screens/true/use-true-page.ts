@@ -29,7 +29,7 @@ export const useTruePage = (job: TrueOnPage, readNow: boolean) => {
   const advice = own.planning ? null : (round?.advice ?? null);
   const chosen = own.stood?.plans[own.stood.chosen] ?? null;
   const plan = useAltered(chosen?.turns ?? advice?.turns ?? null, round?.walked ?? []);
-  const forecast = useForecast(job.wheel, chosen ? null : advice, plan.altered);
+  const forecast = useForecast(now.onStand.wheel, chosen ? null : advice, plan.altered);
   const reading = useReadingPlan({
     ...{ jobId, holes: now.spokes.length },
     asked: placesAsked(goesOn(round, { turned, read, toTurn: plan.toTurn }) ? here.earlier : (round ?? here.earlier)),

@@ -2,6 +2,7 @@
 import { useMemo } from "react";
 import { roundsLeftOut } from "@/core/acts/acts-come-to";
 import { placeSpokes } from "@/core/lacing/placement";
+import { figuresOf } from "@/core/measurement/taken";
 import type { OffsetWay } from "@/core/offset/offset-now";
 import { countingOf } from "@/core/rounds/left-out";
 import { readRounds } from "@/core/rounds/read-rounds";
@@ -12,6 +13,7 @@ import { sideTensions } from "@/core/tension/balance";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { benchWay } from "@/core/truing/bench-way";
 import type { School } from "@/core/truing/solving/schools";
+import { toldSince } from "@/core/wheel/told-since";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { type JobOnPage, useJobNow, useRoundsNow } from "../parts/kept/use-job";
 import { roundViews } from "./round-view";
@@ -52,14 +54,15 @@ export interface TrueNow {
 }
 
 export const useTrue = (job: TrueOnPage): TrueNow => {
-  const { wheel, tables, toleranceName, usualSchool } = job;
+  const { tables, toleranceName, usualSchool } = job;
   const { taken, entries, acts } = useJobNow(job);
+  const wheel = useMemo(() => toldSince(job.wheel, figuresOf(taken)), [job.wheel, taken]);
   const all = useRoundsNow(job.jobId, job.rounds);
   const leftOut = useMemo(() => roundsLeftOut(acts), [acts]);
   const raw = useMemo(() => countingOf(all, leftOut), [all, leftOut]);
   const spokes = useMemo(() => placeSpokes(wheel), [wheel]);
   const wanted = useMemo(() => sideTensions(wheel, spokes), [wheel, spokes]);
-  const rounds = useMemo(() => roundViews(readRounds(wheel, taken, raw, tables)), [wheel, taken, raw, tables]);
+  const rounds = useMemo(() => roundViews(readRounds(wheel, raw, tables)), [wheel, raw, tables]);
   const way = useMemo(
     () => benchWay({ holes: spokes.length, tolerance: toleranceName, taken, acts }, usualSchool),
     [spokes, toleranceName, taken, acts, usualSchool],

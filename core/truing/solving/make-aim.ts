@@ -3,7 +3,7 @@ import type { Influences } from "../../mechanics/elastic-wheel";
 import type { Stiffness } from "../../mechanics/stiffness";
 import type { WheelGeometry } from "../../mechanics/wheel-geometry";
 import type { RimLine } from "../../runout/line";
-import { threadCeiling } from "../../tension/ceiling";
+import { spokeCeiling } from "../../tension/ceiling";
 import type { AdviseInput } from "../advise-input";
 import type { Learnt } from "../knowing/learn";
 import type { WheelState } from "../knowing/state";
@@ -114,12 +114,12 @@ export const settledAim = (aim: Aim, released: Outcome, grip: number): Aim => ({
   },
 });
 
-/** N: what thread and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
+/** N: what spokes and rim stand. Two thirds of the buckling tension is as near as anyone should go. */
 const ceiling = (geometry: WheelGeometry, stiffness: Stiffness): number => {
-  const thread = threadCeiling(geometry.wheel.spoke.diameter, geometry.wheel.spoke.threadPitch);
+  const spokes = spokeCeiling(geometry.wheel.spoke).tension;
   const target = geometry.wheel.tension.target;
   const buckling = bucklingTension(geometry, stiffness, 3 * target) / 1.5;
-  return Math.max(Math.min(thread, buckling), 1.02 * target);
+  return Math.max(Math.min(spokes, buckling), 1.02 * target);
 };
 
 /** Turns past which nothing is sought: over several rounds a nipple goes no farther. */

@@ -1,9 +1,9 @@
 import { answer } from "@/app/api/answer";
+import { figuresOf } from "@/core/measurement/taken";
 import { defaultStiffness } from "@/core/mechanics/stiffness";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { dutyOf } from "@/core/tension/duty";
 import { targetBand } from "@/core/tension/target";
-import { figuresOf } from "@/core/wheel/build";
 import { jobRecord } from "@/record/job-record";
 import { measured } from "@/record/measured";
 

@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { answer, change, readBody } from "@/app/api/answer";
 import { fileAnswer } from "@/app/api/file-answer";
+import { figuresOf } from "@/core/measurement/taken";
 import { notThere } from "@/core/wheel/bad-input";
+import { toldSince } from "@/core/wheel/told-since";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { jobRecord } from "@/record/job-record";
 import { findBuild, saveBuild } from "@/store/builds";
@@ -10,8 +12,8 @@ import { findBuild, saveBuild } from "@/store/builds";
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const record = await jobRecord((await params).id);
-    const wheel = record?.settled?.wheel ?? record?.build.input;
-    if (!record || !wheel) return new Response("There is no such job", { status: 404 });
+    if (!record) return new Response("There is no such job", { status: 404 });
+    const wheel = record.settled ? toldSince(record.settled.wheel, figuresOf(record.taken)) : record.build.input;
     const assumed = record.settled?.assumed ?? record.build.assumed;
     const document = assumed.length > 0 ? { ...wheel, assumed } : wheel;
     return fileAnswer(`${JSON.stringify(document, null, 2)}\n`, {
