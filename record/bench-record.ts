@@ -7,6 +7,7 @@ import type { Round } from "@/core/rounds/round";
 import { machineAndPlace } from "@/core/shop/machine-words";
 import type { GaugeTable } from "@/core/tension/gauge-table";
 import { type MeasuredWheel, measuredWheel } from "@/core/wheel/measured-wheel";
+import { standingOn } from "@/core/wheel/stands-on";
 import { toldSince } from "@/core/wheel/told-since";
 import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { actsOf } from "@/store/acts";
@@ -61,7 +62,8 @@ const madeOut = (
   allRounds: readonly Round[],
   tables: readonly GaugeTable[],
 ): BenchRecord => {
-  const { taken, carried, build } = measuredWheel(measurements, machineAndPlace(job));
+  const { taken, carried, build: measured } = measuredWheel(measurements, machineAndPlace(job));
+  const build = settled ? standingOn(measured, settled.wheel) : measured;
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
   const wheel = settled ? readWheel(toldSince(settled.wheel, figuresOf(taken))) : build.wheel;
   return {

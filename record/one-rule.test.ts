@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { GET as getWheelFile } from "@/app/api/jobs/[id]/wheel-file/route";
+import { GET as getWheelFile, POST as postWheelFile } from "@/app/api/jobs/[id]/wheel-file/route";
 import { POST as postReading } from "@/app/api/rounds/[id]/readings/route";
 import { POST as postTurn } from "@/app/api/rounds/[id]/turns/route";
 import { FIRST_SETTINGS } from "@/core/shop/settings";
 import { spokeKinds } from "@/core/spoke/kinds";
 import { axialStiffness } from "@/core/spoke/wire";
 import { trialWheel } from "@/core/truing/trial-builds.test.rig";
-import { readWheel } from "@/core/wheel/wheel-file";
+import { readWheel, type Wheel } from "@/core/wheel/wheel-file";
 import { addAct } from "@/store/acts";
 import { saveBuild } from "@/store/builds";
 import { changesOf } from "@/store/changes";
@@ -23,6 +23,7 @@ import { jobFinish } from "./finish";
 import { wheelHistory } from "./history";
 import { jobRecord } from "./job-record";
 import { findJobs, refreshJob, rowsOf } from "./job-rows";
+import { orderNow } from "./order";
 import { jobSheet } from "./sheet";
 import { stageData } from "./stages/stage-data";
 
@@ -254,4 +255,53 @@ test("what is told of the spokes once the lengths are settled stands on every pl
   // What a middle measures is surer than what it is called.
   await tell("spoke.bodyDiameter", "3", 3, "mm");
   expect((await over("spokes")).wheel.spoke.body).toEqual({ diameter: 3, part: 0.75 });
+});
+
+test("a wheel file taken is the wheel on every place, whatever was measured before; what is measured after counts before it", async () => {
+  const { id: jobId } = await openJob({ id: id(), kind: "rebuild", mark: "OR-10" });
+  const at = { params: Promise.resolve({ id: jobId }) };
+  const tell = (name: string, typed: string, value: number | null = null, place = 0) =>
+    addMeasurement({
+      ...{ id: id(), jobId, name, place, role: "new", typed, value, method: "", who: "" },
+      unit: value === null ? "choice" : "mm",
+    });
+  await tell("rim.holes", "36", 36);
+  await tell("rim.rod", "200", 200);
+  await tell("rim.rodGap", "41", 41);
+  await tell("hub.clocking", "in-line");
+  await tell("spoke.material", "aluminium");
+  for (const place of [1, 2, 3]) await tell("hub.A.thickness", "6", 5 + place / 2, place);
+  const file = {
+    ...trialWheel("steel"),
+    name: "from the drawing",
+    spoke: { diameter: 3.66, threadPitch: 0.635, share: 0.5 },
+  };
+  const sent = () => new Request("http://own", { method: "POST", body: JSON.stringify(file) });
+  expect((await postWheelFile(sent(), at)).status).toBe(200);
+  const places = ["spokes", "lace", "tension", "true"] as const;
+  const over = async () =>
+    Promise.all(
+      places.map(async (stage) => ((await stageData(stage, jobId)) as { wheel: Wheel | null } | null)?.wheel),
+    );
+  for (const wheel of await over()) expect({ ...wheel, name: "" }).toEqual({ ...readWheel(file), name: "" });
+  const record = await whole(jobId);
+  expect(record.build.erd.total).toBe(file.rim.erd);
+  expect(record.stages.find((s) => s.stage === "spokes")?.state).not.toBe("changed");
+  // An order is of that wheel, not of what stands in where nobody measured.
+  const lengths = spokeKinds(readWheel(file)).kinds.map((k) => k.lengthAtTension);
+  expect(
+    orderNow(record)
+      .lines.flatMap((l) => l.serves.map((s) => s.wanted))
+      .sort(),
+  ).toEqual([...lengths].sort());
+  // Taken once more there is nothing to put down.
+  const figures = record.measurements.length;
+  expect((await postWheelFile(sent(), at)).status).toBe(200);
+  expect((await whole(jobId)).measurements).toHaveLength(figures);
+  await tell("hub.A.holeCircle", "151.2", 151.2);
+  const [spokes] = await over();
+  expect(spokes?.hub.A.holeCircle).toBe(151.2);
+  expect(spokes?.spoke.share).toBe(0.5);
+  expect(spokes?.rim.erd).toBe(file.rim.erd);
+  expect((await whole(jobId)).stages.find((s) => s.stage === "spokes")?.state).toBe("changed");
 });

@@ -20,7 +20,7 @@ export type Butting = "plain" | "single" | "double" | "flattened";
 /** Thickness of a butted middle, of its ends': a gauge or two under them (common practice: 2.3/2.0, 2.0/1.8). */
 const MIDDLE = 0.88;
 /** How much of the length is middle: a single butted spoke is thick at its head alone. */
-const PART = { single: 0.85, double: 0.75 } as const;
+export const PART = { single: 0.85, double: 0.75 } as const;
 
 /** What the bench tells of a wheel's spokes, whenever it does: what they are drawn from, how thick where, how far into the nipple. */
 type WireTold = Partial<Pick<Wheel["spoke"], "modulus" | "density" | "strength" | "body" | "inNipple">>;

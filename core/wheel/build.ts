@@ -99,6 +99,17 @@ const tryWheel = (input: WheelInput): Wheel | BadInput => {
   }
 };
 
+/** What a build comes to with another wheel file made of it. */
+const comesTo = (input: WheelInput): Pick<WheelBuild, "input" | "wheel" | "problem"> => {
+  const made = tryWheel(input);
+  if (!(made instanceof BadInput)) return { input, wheel: made, problem: null };
+  const name = FIGURE_OF_PATH.find(([path]) => path.test(made.path))?.[1] ?? made.path;
+  return { input, wheel: null, problem: { name, message: made.message } };
+};
+
+/** The same sums, and another wheel made of them. */
+export const rebuilt = (build: WheelBuild, input: WheelInput): WheelBuild => ({ ...build, ...comesTo(input) });
+
 /** Puts a wheel together from what was taken; presets stand in for what was not. */
 export const buildWheel = (taken: Readonly<Record<string, Taken>>, name: string): WheelBuild =>
   buildFromFigures(figuresOf(taken), name, taken);
@@ -165,20 +176,12 @@ export const buildFromFigures = (
   const counting = countingErd(aside, sums);
   const presetTerms = counting.ledger.terms.flatMap((t) => (t.assumed && t.figure ? [t.figure] : []));
   const input = inputWith(counting.ledger.total, wanted.total);
-  const made = tryWheel(input);
-  const wheel = made instanceof BadInput ? null : made;
+  const made = comesTo(input);
+  const { wheel } = made;
   const asFound = wheel && found ? tryWheel({ ...input, offset: found.total }) : wheel;
   const old = asFound instanceof BadInput ? null : asFound;
   return {
-    input,
-    wheel,
-    problem:
-      made instanceof BadInput
-        ? {
-            name: FIGURE_OF_PATH.find(([path]) => path.test(made.path))?.[1] ?? made.path,
-            message: made.message,
-          }
-        : null,
+    ...made,
     assumed: [...presetTerms, ...read.assumed],
     erd: counting.ledger,
     erdMethod: counting.method,

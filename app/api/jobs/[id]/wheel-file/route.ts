@@ -1,12 +1,12 @@
 import { z } from "zod";
 import { answer, change, readBody } from "@/app/api/answer";
+import { entrant } from "@/app/api/entrant";
 import { fileAnswer } from "@/app/api/file-answer";
 import { figuresOf } from "@/core/measurement/taken";
-import { notThere } from "@/core/wheel/bad-input";
 import { toldSince } from "@/core/wheel/told-since";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { jobRecord } from "@/record/job-record";
-import { findBuild, saveBuild } from "@/store/builds";
+import { takeWheelFile } from "@/record/take-wheel-file";
 
 /** The wheel as a file, and which of its figures nobody measured. */
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
@@ -26,9 +26,7 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   change(async () => {
     const input = await readBody(request, z.unknown());
-    const { assumed = [] } = readWheel(input);
-    const { id } = await params;
-    if (!(await jobRecord(id))) throw notThere("job", "id");
-    const { assumed: _, ...wheel } = input as WheelInput;
-    return saveBuild({ jobId: id, wheel, assumed, version: (await findBuild(id))?.version ?? 0 });
+    // Read for what is wrong with it; it is kept as it came.
+    readWheel(input);
+    return takeWheelFile((await params).id, input as WheelInput, await entrant(request, ""));
   });
