@@ -1,14 +1,13 @@
 import { FIGURES } from "../figures/all-figures";
 import type { CarriedCheck } from "./carried";
 
-const EASY = "rim.outsideDiameter";
+/** What is soon measured and tells one wheel from another, the soonest first. */
+const TELLING = ["rim.outsideDiameter", "hub.A.holeCircle", "hub.B.holeCircle"];
 
-/** A length among them that is soon measured. */
-const lengthOf = (names: readonly string[]): string => {
-  const name = names.includes(EASY) ? EASY : names.find((n) => FIGURES[n]?.kind === "length");
-  return FIGURES[name ?? EASY].label;
-};
-/** What is to be done about figures carried over from another wheel of the machine; nothing where none were. */
+/** The one of them to measure. */
+const lengthOf = (names: readonly string[]): string =>
+  FIGURES[TELLING.find((name) => names.includes(name)) ?? TELLING[0]].label;
+/** What is to be done about figures carried over; nothing where none were. Sides stand as {A} and {B}. */
 export const carriedNotes = ({ from, resting, alike, differs, tested }: CarriedCheck): string[] => {
   if (from === null || resting.length === 0) return [];
   const many = `${resting.length} ${resting.length === 1 ? "figure is" : "figures are"} carried from ${from}`;

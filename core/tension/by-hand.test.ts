@@ -11,6 +11,7 @@ import { soundKinds } from "@/core/tension/sounding";
 import { nextPair, rankByHand, type Squeeze } from "@/core/tension/squeeze";
 import { stagedRounds } from "@/core/tension/staging";
 import { targetBand, USUAL_DUTY } from "@/core/tension/target";
+import { againstTarget } from "@/core/tension/target-words";
 import { windUp } from "@/core/tension/wind-up";
 import { drumWheel } from "@/core/wheel/wheel.test.rig";
 import { hiddenWheel } from "@/devices/hidden-wheel";
@@ -175,6 +176,10 @@ describe("how tight", () => {
             over: aim > band.ceiling ? band.ceiling : null,
           },
         });
+      // Whoever works to another tension than the band has is told so, whether it is the maker's or nobody's.
+      expect(againstTarget(band.aim, band)).toBeNull();
+      expect(againstTarget(band.ceiling + 50, band)).toMatch(/is more than these spokes or this rim stand/);
+      expect(againstTarget(Math.min(band.floor, band.ceiling) - 50, band)).toMatch(/may go slack/);
     }
   });
 

@@ -1,4 +1,4 @@
-import type { TargetFigures, TargetReason } from "./target";
+import type { TargetBand, TargetFigures, TargetReason } from "./target";
 
 type Code = keyof TargetFigures;
 type Words = { readonly [C in Code]: (figures: TargetFigures[C]) => string };
@@ -35,3 +35,12 @@ const WORDS: Words = {
 /** Why the band lies where it does; sides stand as {A} and {B} until they get their names. */
 export const targetWords = <C extends Code>(reason: Extract<TargetReason, { code: C }>): string =>
   (WORDS[reason.code as C] as Words[C])(reason.figures as TargetFigures[C]);
+
+/** What stands against the tension that is worked to; null inside the band, to the ten newtons it is known to. */
+export const againstTarget = (target: number, { floor, ceiling }: TargetBand): string | null => {
+  if (target > ceiling + 10)
+    return `${tens(target)} N, as it is worked to now, is more than these spokes or this rim stand: ${tens(ceiling)} N.`;
+  if (target < Math.min(floor, ceiling) - 10)
+    return `With ${tens(target)} N, as it is worked to now, a spoke may go slack under this load.`;
+  return null;
+};

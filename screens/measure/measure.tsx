@@ -15,6 +15,7 @@ import type { HandbookPlace } from "@/core/shop/handbook";
 import { showLength } from "@/core/units/show-length";
 import { measuredSums } from "@/core/wheel/measured-sums";
 import { measuredWheel } from "@/core/wheel/measured-wheel";
+import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
@@ -116,7 +117,7 @@ export const Measure = ({ initial }: { initial: MeasureOnPage }) => {
           [d.figure, d.raisedBy].some((f) => f !== undefined && (TAB_OF.get(f) ?? tab) === tab),
         )}
         cautions={CAUTIONS_OF[tab]}
-        notes={[...carriedNotes(job.carried), ...NOTES[tab]]}
+        notes={[...carriedNotes(job.carried).map((note) => withSideNames(note, names)), ...NOTES[tab]]}
         drawing={(tap) => (
           <>
             <Tabs

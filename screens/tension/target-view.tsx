@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { TargetBand } from "@/core/tension/target";
-import { targetWords } from "@/core/tension/target-words";
+import { againstTarget, targetWords } from "@/core/tension/target-words";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
@@ -35,6 +35,7 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
       there = false;
     };
   }, [jobId, basis]);
+  const against = band && againstTarget(target, band);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
@@ -44,6 +45,7 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
           {band && (
             <>
               <Band band={band} target={target} />
+              {against && <Doubt>{against}</Doubt>}
               {band.reasons.map((r) =>
                 r.code === "narrow" ? (
                   <Doubt key={r.code}>{withSideNames(targetWords(r), names)}</Doubt>
@@ -79,39 +81,57 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
   );
 };
 
+/** Of the drawing; and of it what "ceiling 1630" takes. */
+const WIDE = 700;
+const WORDS_LONG = 130;
+
+type Anchor = "start" | "middle" | "end";
+
+/** Which way words go from a place so that they stay on the drawing. */
+const anchorAt = (at: number, usual: Anchor): Anchor => {
+  if (at < WORDS_LONG) return "start";
+  return at > WIDE - WORDS_LONG ? "end" : usual;
+};
+
 /** The band as a gauge: slack, floor, aim, ceiling and what lies beyond it. */
 const Band = ({ band, target }: { band: TargetBand; target: number }) => {
   const top = Math.max(band.spoke, Math.min(band.buckling, 2 * band.spoke), target, band.floor) * 1.12;
-  const x = (n: number) => 20 + (Math.min(n, top) / top) * 660;
-  const mark = (n: number, label: string, up: boolean) => (
-    <g key={label}>
-      <line x1={x(n)} x2={x(n)} y1={up ? 52 : 70} y2={up ? 70 : 112} stroke="var(--color-ink)" strokeWidth="2" />
-      <text
-        x={x(n)}
-        y={up ? 42 : 134}
-        fontSize="20"
-        textAnchor={x(n) > 560 ? "end" : x(n) < 120 ? "start" : "middle"}
-        fill="var(--color-ink)"
-      >
-        {label} {Math.round(n / 10) * 10}
-      </text>
-    </g>
+  const x = (n: number) => 20 + (Math.min(n, top) / top) * (WIDE - 40);
+  const [floor, ceiling] = [x(band.floor), x(band.ceiling)];
+  // Each end's words lie outside the band, so that a narrow one has room for both; where they cannot, one goes lower.
+  const [ofFloor, ofCeiling] = floor <= ceiling ? (["end", "start"] as const) : (["start", "end"] as const);
+  const crowded = Math.abs(ceiling - floor) < WORDS_LONG && anchorAt(floor, ofFloor) === anchorAt(ceiling, ofCeiling);
+  const words = (n: number, label: string, y: number, usual: Anchor) => (
+    <text x={x(n)} y={y} fontSize="20" textAnchor={anchorAt(x(n), usual)} fill="var(--color-ink)">
+      {label} {Math.round(n / 10) * 10}
+    </text>
+  );
+  const line = (at: number, from: number, to: number) => (
+    <line x1={at} x2={at} y1={from} y2={to} stroke="var(--color-ink)" strokeWidth="2" />
   );
   return (
-    <svg viewBox="0 0 700 150" className="w-full" role="img" aria-label="wanted tension between floor and ceiling, N">
-      <line x1="20" x2="680" y1="90" y2="90" stroke="var(--color-rule)" strokeWidth="2" />
+    <svg
+      viewBox={`0 0 ${WIDE} 165`}
+      className="w-full"
+      role="img"
+      aria-label="wanted tension between floor and ceiling, N"
+    >
+      <line x1="20" x2={WIDE - 20} y1="90" y2="90" stroke="var(--color-rule)" strokeWidth="2" />
       <rect
-        x={x(band.floor)}
+        x={floor}
         y="70"
-        width={Math.max(2, x(band.ceiling) - x(band.floor))}
+        width={Math.max(2, ceiling - floor)}
         height="40"
         fill="none"
         stroke="var(--color-ink)"
         strokeWidth="2.5"
       />
-      {mark(band.floor, "floor", false)}
-      {mark(band.ceiling, "ceiling", false)}
-      {mark(band.aim, "aim", true)}
+      {line(floor, 70, 112)}
+      {words(band.floor, "floor", 134, ofFloor)}
+      {line(ceiling, 70, 112)}
+      {words(band.ceiling, "ceiling", crowded ? 158 : 134, ofCeiling)}
+      {line(x(band.aim), 52, 70)}
+      {words(band.aim, "aim", 42, "middle")}
       <path d={`M${x(target)} 84l9 12h-18Z`} fill="var(--color-ink)">
         <title>worked to now: {Math.round(target)} N</title>
       </path>
