@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { LATER } from "./archive";
 import { ROWS } from "./archive-rows";
+import { LATER } from "./archive-tables";
 
 /** `job.json` of a job's archive; the pictures lie beside it as `photos/ID-large` and `photos/ID-small`. */
 export const archiveDocument = z

@@ -12,7 +12,7 @@ import { MOST_HOLES } from "@/core/wheel/holes";
 import { parseWith } from "@/core/wheel/parse-with";
 import { JOB_KINDS } from "@/core/wheel/stages";
 import { readWheel } from "@/core/wheel/wheel-file";
-import type { ArchiveTable } from "./archive";
+import type { ArchiveTable } from "./archive-tables";
 import { json } from "./json-column";
 
 // Every row that comes in from outside is looked at as if somebody had entered it: one that no page can show would take the

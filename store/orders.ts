@@ -1,4 +1,4 @@
-import type { Figures } from "@/core/figures/presets";
+import type { Figures } from "@/core/figures/newest";
 import type { ThreadParts } from "@/core/spoke/thread-room";
 import type { WheelInput } from "@/core/wheel/wheel-file";
 import { changingJob, inOrder, isThere } from "./changes";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { chance } from "@/devices/random";
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { type AsTyped, readFigures } from "../figures/reader";
 import { erdSums } from "../rim/effective-rim-diameter";
 import { type LengthUnit, toMm } from "../units/lengths";

@@ -1,5 +1,6 @@
 import type { Figure } from "./figure";
-import { type Figures, presets, UNTIL_ASKED } from "./presets";
+import type { Figures } from "./newest";
+import { presets, UNTIL_ASKED } from "./presets";
 
 /** Those of a list that are asked of this wheel: some hang on what another was answered. */
 export const askedOf = (list: readonly Figure[], figures: Figures): Figure[] => {

@@ -1,8 +1,6 @@
 import { STEEL, wireTold } from "../spoke/material";
 import { spokeCeiling, UNEVEN } from "../tension/ceiling";
-
-/** The newest of each figure: mm, N, degrees or a count, or the word chosen. */
-export type Figures = Readonly<Record<string, number | string | undefined>>;
+import type { Figures } from "./newest";
 
 /** Flanges by kind of hub, mm: hole circles and how far in from the spacer faces (common practice, a middling wheel). */
 const HUBS: Readonly<

@@ -1,7 +1,8 @@
 import type { Term } from "../ledger/ledger";
 import type { LengthUnit } from "../units/lengths";
 import { FIGURES } from "./all-figures";
-import { type Figures, FOLLOWS, presets, UNTIL_ASKED } from "./presets";
+import type { Figures } from "./newest";
+import { FOLLOWS, presets, UNTIL_ASKED } from "./presets";
 
 /** As somebody wrote it; what a sum shows beside its mm. */
 export interface AsTyped {

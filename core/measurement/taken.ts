@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 
 /**
  * One figure as it was put down. Nothing is altered later: `new` begins afresh (the earlier ones are kept but no longer

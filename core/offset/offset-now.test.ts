@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { buildFromFigures } from "../wheel/build";
 import { offsetNow } from "./offset-now";
 

@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import type { Wheel } from "../wheel/wheel-file";
 
 /**

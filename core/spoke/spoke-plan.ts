@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { ORDER_PRESETS } from "../figures/presets";
 import type { Wheel } from "../wheel/wheel-file";
 import { ENTRY_LIMIT_DEG, type SpokeKind, spokeKinds } from "./kinds";

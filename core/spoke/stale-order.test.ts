@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { buildFromFigures } from "../wheel/build";
 import type { Wheel } from "../wheel/wheel-file";
 import { staleOrder } from "./stale-order";

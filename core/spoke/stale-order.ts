@@ -1,5 +1,5 @@
 import { FIGURES } from "../figures/all-figures";
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import type { Wheel } from "../wheel/wheel-file";
 import { movedSince } from "./ways-on";
 

@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { type Duty, USUAL_DUTY } from "./target";
 
 /** What the wheel must carry until it is told. kg, times, part, bar, mm. */

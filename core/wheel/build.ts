@@ -1,7 +1,7 @@
 import type { Doubt } from "../cross-checks/doubt";
 import { doubts } from "../cross-checks/doubts";
 import { compareOldSpokes, erdFromOldSpokes, type OldSpoke, type SpokeComparison } from "../cross-checks/old-spokes";
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { type FigureReader, readFigures } from "../figures/reader";
 import { clockingDeg } from "../hub/clocking";
 import { flangeToCentre } from "../hub/flange";

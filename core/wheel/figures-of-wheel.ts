@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { PART } from "../spoke/material";
 import type { Side, Wheel } from "./wheel-file";
 

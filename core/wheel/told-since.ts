@@ -1,4 +1,4 @@
-import type { Figures } from "../figures/presets";
+import type { Figures } from "../figures/newest";
 import { wireTold } from "../spoke/material";
 import type { Wheel, WheelInput } from "./wheel-file";
 

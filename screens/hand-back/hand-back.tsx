@@ -1,9 +1,7 @@
 "use client";
 import { useState } from "react";
 import { finishAnswers } from "@/core/acts/acts-come-to";
-import { type FinishLine, notFinished } from "@/core/finish/finish";
-import type { FirstSignature } from "@/core/finish/first-signature";
-import type { Sheet } from "@/core/sheet/sheet";
+import { notFinished } from "@/core/finish/finish";
 import { may } from "@/core/shop/who-may";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { EntryBar } from "../parts/bench/entry-bar";
@@ -16,27 +14,13 @@ import { useAtDevice } from "../parts/kept/at-device";
 import { changeRecord } from "../parts/kept/change-record";
 import { lookAgain } from "../parts/kept/look-again";
 import { saidOf } from "../parts/kept/sent";
-import { type JobOnPage, useJobNow, useStage } from "../parts/kept/use-job";
+import { useJobNow, useStage } from "../parts/kept/use-job";
 import { useWho } from "../parts/kept/use-who";
 import { FinishList } from "./finish-list";
 import { FirstSigned } from "./first-signed";
+import type { HandBackOnPage } from "./hand-back-on-page";
 import { SheetOnPage } from "./sheet-on-page";
 import { useSigning } from "./use-signing";
-
-/** What handing back shows of a job. */
-export interface HandBackOnPage extends JobOnPage {
-  readonly wheelId: string;
-  /** As it was handed over, else as it is. */
-  readonly sheet: Sheet;
-  /** As the record stands, and its mark: a signature goes under this one. */
-  readonly now: Sheet;
-  readonly mark: string;
-  /** The record is no longer what was signed. */
-  readonly changed: boolean;
-  readonly lines: readonly FinishLine[];
-  /** What who is learning signed and waits for a builder; `current` while the record still says it. */
-  readonly first: (FirstSignature & { readonly current: boolean }) | null;
-}
 
 const TABS = [{ key: "finish" }, { key: "sheet" }] as const;
 

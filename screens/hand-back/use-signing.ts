@@ -7,7 +7,7 @@ import { sendAll } from "../parts/kept/post-office";
 import { queryClient } from "../parts/kept/query-client";
 import { AWAY, saidOf } from "../parts/kept/sent";
 import { useWho } from "../parts/kept/use-who";
-import type { HandBackOnPage } from "./hand-back";
+import type { HandBackOnPage } from "./hand-back-on-page";
 
 /** Looked at before a name was put under it, and no more what the record says. */
 const WENT_ON = "The record went on meanwhile. This is the sheet as it is now: look at it, then sign.";

@@ -1,6 +1,6 @@
 "use client";
 import { BREAK_FIGURES } from "@/core/figures/lacing";
-import type { Figures } from "@/core/figures/presets";
+import type { Figures } from "@/core/figures/newest";
 import type { PlacedSpoke } from "@/core/lacing/placement";
 import { breakAdvice, type Replacement, replacementFor } from "@/core/lacing/replace";
 import { spokeKinds } from "@/core/spoke/kinds";

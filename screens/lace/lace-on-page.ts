@@ -1,4 +1,4 @@
-import type { Figures } from "@/core/figures/presets";
+import type { Figures } from "@/core/figures/newest";
 import type { LacingOrder } from "@/core/lacing/orders";
 import type { LacingStep } from "@/core/lacing/steps";
 import type { Wheel } from "@/core/wheel/wheel-file";

@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import type { Doubt } from "@/core/cross-checks/doubt";
 import type { SpokeComparison } from "@/core/cross-checks/old-spokes";
 import { askedOf } from "@/core/figures/asked";
-import type { Figures } from "@/core/figures/presets";
+import type { Figures } from "@/core/figures/newest";
 import type { Ledger } from "@/core/ledger/ledger";
 import type { CarriedCheck } from "@/core/measurement/carried";
 import { carriedNotes } from "@/core/measurement/carried-words";

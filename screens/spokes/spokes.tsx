@@ -2,8 +2,9 @@
 import { useState } from "react";
 import { askedOf } from "@/core/figures/asked";
 import type { Figure } from "@/core/figures/figure";
+import type { Figures } from "@/core/figures/newest";
 import { ORDER_FIGURES } from "@/core/figures/order";
-import { type Figures, ORDER_PRESETS } from "@/core/figures/presets";
+import { ORDER_PRESETS } from "@/core/figures/presets";
 import { SEAT_FIGURES, THREAD_FIGURES } from "@/core/figures/thread";
 import type { SkipChoice } from "@/core/lacing/skip-choices";
 import { type Ledger, ledger } from "@/core/ledger/ledger";

@@ -1,7 +1,7 @@
 "use client";
 import { Slider } from "radix-ui";
 import { useMemo, useState } from "react";
-import type { Figures } from "@/core/figures/presets";
+import type { Figures } from "@/core/figures/newest";
 import { valveRoomOf } from "@/core/spoke/patterns";
 import { DIMENSIONS, sensitivities, toleranceStack } from "@/core/spoke/sensitivity";
 import { planSpokes, type SpokePlan } from "@/core/spoke/spoke-plan";

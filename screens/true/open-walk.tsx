@@ -1,7 +1,8 @@
 "use client";
 import dynamic from "next/dynamic";
 import { TurningWalk } from "../parts/walk/turning-walk";
-import { type ReadingPlan, ReadingWalk } from "./reading-walk";
+import type { ReadingPlan } from "./reading-plan";
+import { ReadingWalk } from "./reading-walk";
 import type { RoundView } from "./round-view";
 import type { useRounds } from "./use-rounds";
 import type { TrueNow } from "./use-true";

@@ -5,7 +5,7 @@ import { useDial, useHopPlus, useSidePlus } from "../parts/kept/kept-choice";
 import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
 import { onePlace, readingStops, type Stop, valueAt } from "./reading-places";
-import type { ReadingWalkProps } from "./reading-walk";
+import type { ReadingWalkProps } from "./reading-plan";
 import { placeBefore } from "./reading-words";
 import type { Offered } from "./readings-source";
 import type { RoundView } from "./round-view";

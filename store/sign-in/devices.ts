@@ -1,6 +1,6 @@
 import { notThere } from "@/core/wheel/bad-input";
 import { database } from "../database";
-import type { Person } from "./people";
+import type { Person } from "./person";
 import { hashOf, newToken } from "./secrets";
 
 export interface Device {

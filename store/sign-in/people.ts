@@ -5,14 +5,10 @@ import { database } from "../database";
 import { inTransaction } from "../in-transaction";
 import { oneAtATime } from "../one-at-a-time";
 import { forgetWhoIsIn } from "./devices";
+import type { Person } from "./person";
 import { hashOfPin, isPin } from "./secrets";
 import { slowed } from "./slowed";
 
-export interface Person {
-  readonly id: string;
-  readonly name: string;
-  readonly role: Role;
-}
 interface NewPerson extends Person {
   readonly pin: string;
   readonly password?: string;
