@@ -1,5 +1,6 @@
 import type { DoneAct } from "@/core/acts/act";
 import { roundsLeftOut } from "@/core/acts/acts-come-to";
+import { isTakenHere } from "@/core/measurement/carried";
 import { type Entry, figuresOf } from "@/core/measurement/taken";
 import { countingOf } from "@/core/rounds/left-out";
 import { type ReadRounds, readRounds } from "@/core/rounds/read-rounds";
@@ -24,6 +25,8 @@ export interface BenchRecord extends MeasuredWheel {
   readonly acts: readonly DoneAct[];
   /** As it was settled on the spokes' place. */
   readonly settled: Build | null;
+  /** Figures that wheel rests on and nobody measured: as it was settled, but for those measured here since. */
+  readonly assumed: readonly string[];
   /** The wheel the bench works on: settled, else from the figures; null when they make none. */
   readonly wheel: Wheel | null;
   /** Those that count; `allRounds` has what was left out as well. */
@@ -74,6 +77,7 @@ const madeOut = (
     carried,
     build,
     settled,
+    assumed: settled?.assumed.filter((name) => !isTakenHere(taken[name])) ?? build.assumed,
     wheel,
     rounds,
     allRounds,

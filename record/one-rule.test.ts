@@ -305,3 +305,31 @@ test("a wheel file taken is the wheel on every place, whatever was measured befo
   expect(spokes?.rim.erd).toBe(file.rim.erd);
   expect((await whole(jobId)).stages.find((s) => s.stage === "spokes")?.state).toBe("changed");
 });
+
+test("a figure measured after the lengths were settled is no more told as assumed, on the sheet, at the stand or in the file", async () => {
+  const { id: jobId } = await openJob({ id: id(), kind: "rebuild", mark: "OR-11" });
+  const { build } = await whole(jobId);
+  await saveBuild({ jobId, wheel: build.input, assumed: build.assumed, version: 0 });
+  const all = async () => {
+    const record = await whole(jobId);
+    const file = await getWheelFile(new Request("http://own"), { params: Promise.resolve({ id: jobId }) });
+    const at = JSON.parse(JSON.stringify(await stageData("true", jobId)));
+    return [
+      record.assumed,
+      (await file.json()).assumed,
+      jobSheet(record, "2026-11-26", FIRST_SETTINGS, "/w").assumed,
+      at.assumed,
+    ];
+  };
+  const before = await all();
+  expect(before[0]).toContain("rim.holes");
+  await addMeasurement({
+    ...{ id: id(), jobId, name: "rim.holes", place: 0, role: "new", typed: "36", unit: "", value: 36 },
+    ...{ method: "", who: "" },
+  });
+  const [record, file, sheet, count] = await all();
+  expect(record).toEqual(before[0].filter((name: string) => name !== "rim.holes"));
+  expect(file).toEqual(record);
+  expect(sheet).toHaveLength(before[2].length - 1);
+  expect(count).toBe(before[3] - 1);
+});

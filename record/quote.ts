@@ -19,7 +19,7 @@ const fromDrawer = (drawer: StockHeld | undefined): string =>
   drawer ? (drawer.price === null ? `${drawer.name}: no price in stock` : `price of ${drawer.name}`) : "not in stock";
 
 /** Spokes and nipples as ordered, or as they would be for the wheel as it is measured. */
-const spokeParts = ({ job, order, wheel, taken }: JobRecord, stock: readonly StockHeld[]): Part[] => {
+const spokeParts = ({ job, order, build: { wheel }, taken }: JobRecord, stock: readonly StockHeld[]): Part[] => {
   if (job.kind !== "rebuild" || !wheel) return [];
   const plan = planSpokes(wheel, figuresOf(taken));
   const lines = order?.lines ?? plan.lengths.map((l) => ({ ...l, spares: plan.spares }));

@@ -177,11 +177,10 @@ export const jobSheet = (
   shop: Pick<Settings, "shopName" | "shopAddress" | "recheckDays">,
   link: string,
 ): Sheet => {
-  const { job, taken, wheel, read } = record;
+  const { job, taken, wheel, read, assumed } = record;
   const names = { A: job.sideA, B: job.sideB };
   const finish = jobFinish(record);
   const now = readingsNow(read);
-  const assumed = record.settled?.assumed ?? record.build.assumed;
   const watch = CONDITION_PARTS.flatMap((part) => {
     if (taken[`condition.${part}`]?.typed !== "watch") return [];
     const note = taken[`condition.${part}.note`]?.typed;

@@ -22,6 +22,10 @@ export const carriedFrom = (mark: string): string => `${MARK}${mark}`.slice(0, 6
 export const originOf = ({ method }: Pick<Entry, "method">): string | null =>
   method.startsWith(MARK) ? method.slice(MARK.length) : null;
 
+/** Whether a figure was measured on this very wheel, and is not only carried over. */
+export const isTakenHere = (taken: Taken | undefined): boolean =>
+  taken?.counting.some((e) => originOf(e) === null) ?? false;
+
 /** mm one wheel of a machine differs from the next by, and in measuring both; past it they are not made alike. */
 const ALIKE = 0.7;
 

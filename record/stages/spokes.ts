@@ -27,8 +27,8 @@ const lengthsHere = ({ order }: JobRecord) =>
 export const spokesStage = (record: JobRecord, stock: readonly StockHeld[]) => {
   const { order, taken } = record;
   const stale = record.stages.some((s) => s.stage === "spokes" && s.state === "changed");
-  // What is shown is the wheel as measured now; a wheel taken from a file stands in when nothing was measured.
-  const wheel = stale || !record.settled ? record.build.wheel : record.wheel;
+  // As it is measured now, whatever was settled: what would be ordered is of that one.
+  const { wheel } = record.build;
   const figures = figuresOf(taken);
   const plan = wheel ? planSpokes(wheel, figures) : null;
   const sizes = (kind: "washer" | "nipple") =>

@@ -12,7 +12,7 @@ export const trueStage = (
   training: Training | null,
   plans: readonly RoundPlans[] | null,
 ) => {
-  const { wheel, job, settled, build, allRounds, tables } = record;
+  const { wheel, job, assumed, build, allRounds, tables } = record;
   if (!wheel) return noWheelYet(record);
   return {
     ...stageBase(record),
@@ -26,7 +26,7 @@ export const trueStage = (
     /** Each round's own plan beside the others, where a level is trained on: there the own one comes first. Else null. */
     plans,
     /** How many figures nobody measured. */
-    assumed: (settled?.assumed ?? build.assumed).length,
+    assumed: assumed.length,
     /** mm, each hole: the bare rim's own bend on the flat plate, where it was tried; `plate` says what is against it. */
     bareBend: build.plate?.bend ?? null,
     plate: build.plate?.verdict === "true" ? null : (build.plate?.text ?? null),

@@ -14,7 +14,7 @@ export const GET = (_: Request, { params }: { params: Promise<{ id: string }> })
     const record = await jobRecord((await params).id);
     if (!record) return new Response("There is no such job", { status: 404 });
     const wheel = record.settled ? toldSince(record.settled.wheel, figuresOf(record.taken)) : record.build.input;
-    const assumed = record.settled?.assumed ?? record.build.assumed;
+    const { assumed } = record;
     const document = assumed.length > 0 ? { ...wheel, assumed } : wheel;
     return fileAnswer(`${JSON.stringify(document, null, 2)}\n`, {
       name: `${record.job.mark}.wheel.json`,
