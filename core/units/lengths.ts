@@ -5,6 +5,9 @@ export const MM_PER_THOU = 0.0254;
 
 export type LengthUnit = "mm" | "inch" | "thou";
 
+/** Places a figure is shown with. */
+export const PLACES: Readonly<Record<LengthUnit, number>> = { mm: 2, inch: 4, thou: 0 };
+
 const MM_PER: Record<LengthUnit, number> = { mm: 1, inch: MM_PER_INCH, thou: MM_PER_THOU };
 
 /** @returns the same length in mm */

@@ -1,6 +1,4 @@
-import { fromMm, type LengthUnit } from "./lengths";
-
-const PLACES: Readonly<Record<LengthUnit, number>> = { mm: 2, inch: 4, thou: 0 };
+import { fromMm, type LengthUnit, PLACES } from "./lengths";
 
 /** A length in a unit of the user's, as short as its places allow: `3.5`, `0.1378 inch`, `138 thou`. */
 export const showLength = (mm: number, unit: LengthUnit): string => {
@@ -9,7 +7,3 @@ export const showLength = (mm: number, unit: LengthUnit): string => {
   const figure = String(Number(fromMm(mm, unit).toFixed(places)));
   return unit === "mm" ? figure : `${figure} ${unit}`;
 };
-
-/** The same with its sign and all its places, for a column of figures. */
-export const showSigned = (mm: number, unit: LengthUnit): string =>
-  `${mm < 0 ? "−" : "+"}${fromMm(Math.abs(mm), unit).toFixed(unit === "mm" ? 2 : PLACES[unit])}`;

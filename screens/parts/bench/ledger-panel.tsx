@@ -1,9 +1,8 @@
 "use client";
 import { type ReactNode, useEffect, useState } from "react";
+import { columnOf } from "@/core/ledger/column";
 import type { Ledger } from "@/core/ledger/ledger";
 import type { HandbookPlace } from "@/core/shop/handbook";
-import { fromMm } from "@/core/units/lengths";
-import { showSigned } from "@/core/units/show-length";
 import { InHandbook } from "../frame/in-handbook";
 import { useUnit } from "../kept/kept-choice";
 
@@ -33,6 +32,7 @@ export const LedgerSum = ({
   onTap?: (figure: string) => void;
 }) => {
   const [unit] = useUnit();
+  const column = columnOf(ledger, unit);
   return (
     <section className="mb-5" aria-label={ledger.title}>
       <h3 className="mb-1 text-base font-bold">{ledger.title}</h3>
@@ -57,7 +57,7 @@ export const LedgerSum = ({
                   )}
                   {t.assumed && <em className="not-italic"> (assumed)</em>}
                 </td>
-                <td className="text-right whitespace-nowrap">{showSigned(t.times * t.value, unit)}</td>
+                <td className="text-right whitespace-nowrap">{column.terms[i]}</td>
               </tr>,
               ...said.map((d) => (
                 <tr key={d.text}>
@@ -70,11 +70,7 @@ export const LedgerSum = ({
           })}
           <tr className="border-t-2 border-ink font-bold">
             <td className="pt-1 font-sans">makes</td>
-            <td className="pt-1 text-right">
-              {unit === "mm"
-                ? ledger.total.toFixed(2)
-                : `${fromMm(ledger.total, unit).toFixed(unit === "inch" ? 4 : 0)} ${unit}`}
-            </td>
+            <td className="pt-1 text-right">{column.total}</td>
           </tr>
         </tbody>
       </table>
