@@ -2,6 +2,7 @@
 import type { Doubt } from "@/core/cross-checks/doubt";
 import { CONDITION_PARTS, KIND_FIGURES, LOST_FIGURES, SAMPLE_FIGURES } from "@/core/figures/book-in";
 import type { PlacedSpoke } from "@/core/lacing/placement";
+import { dayWords, noonOf } from "@/core/planning/day-words";
 import { CAUTIONS } from "@/core/sheet/sheet";
 import type { HandbookPlace } from "@/core/shop/handbook";
 import type { EarlierWheel } from "@/core/shop/known";
@@ -185,6 +186,11 @@ const Scrap = ({ parts, className }: { parts: readonly string[]; className: stri
   </p>
 );
 
+const saidOfParticular = ({ kind, value, choices }: ParticularAsked): string => {
+  if (value === "") return "not yet";
+  return kind === "date" ? dayWords(noonOf(value)) : (choices?.find((c) => c.value === value)?.label ?? value);
+};
+
 /** What was told, and the next three that were not: a counter is no form. */
 const nextThree = (particulars: readonly ParticularAsked[]): readonly ParticularAsked[] => {
   const open = particulars.filter((p) => !p.value);
@@ -200,7 +206,7 @@ const Particular = ({
 }) => (
   <FigureTag
     label={p.label}
-    value={p.choices?.find((c) => c.value === p.value)?.label ?? (p.value || "not yet")}
+    value={saidOfParticular(p)}
     open={!p.value}
     active={tap.active === p.key}
     onTap={() => tap.onTap(p.key)}

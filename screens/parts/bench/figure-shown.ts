@@ -58,10 +58,14 @@ export const showFigure = (
   names: Names,
 ): FigureShown => {
   const figure = FIGURES[name];
-  if (!taken)
-    return preset === undefined
-      ? { state: "open" }
-      : { state: "assumed", words: choiceWords(figure, String(preset), names) };
+  if (!taken && preset === undefined) return { state: "open" };
+  if (!taken) {
+    const isLength = figure.kind === "length" && typeof preset === "number";
+    return {
+      state: "assumed",
+      words: isLength ? showLength(preset, unit) : choiceWords(figure, String(preset), names),
+    };
+  }
   const { value, typed } = taken;
   const last = taken.counting.at(-1);
   const from = last ? originOf(last) : null;
