@@ -44,7 +44,9 @@ test("who was here before is offered while typed; the other wheel comes along; t
   await expect(bar).toContainText("is no day");
   await bar.getByRole("grid").getByRole("button").last().click();
   await allSent(page);
-  await expect(page.getByRole("button", { name: /^promised for (Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ [A-Z][a-z]{2}/ })).toBeVisible();
+  await expect(
+    page.getByRole("button", { name: /^promised for (Mon|Tue|Wed|Thu|Fri|Sat|Sun) \d+ [A-Z][a-z]{2}/ }),
+  ).toBeVisible();
   await page.getByRole("button", { name: /other wheel came too/ }).click();
   await expect(page.getByRole("link", { name: /^came with .*rear wheel/ })).toBeVisible();
   await expect(page.getByRole("button", { name: /^which wheel front wheel/ })).toBeVisible();

@@ -148,8 +148,8 @@ describe("how tight", () => {
     expect(band.floor).toBeLessThan(band.ceiling);
     expect(band.aim).toBeGreaterThan(band.floor);
     expect(band.aim).toBeLessThan(band.ceiling);
-    // ISO 724: the core of a 60° thread is 1.2269 pitches under it; 600 N/mm² of wire that breaks at 1000.
-    expect(band.spoke * 1.2).toBeCloseTo((Math.PI / 4) * (3.66 - 1.2269 * 0.635) ** 2 * 600, 6);
+    // ISO 724: the core is 1.2269 pitches under a 60° thread, which stands 0.6495 over the wire it is rolled on.
+    expect(band.spoke * 1.2).toBeCloseTo((Math.PI / 4) * (3.66 + (0.6495 - 1.2269) * 0.635) ** 2 * 600, 6);
     expect(band.sides.A / band.sides.B).toBeCloseTo(
       sideTensions(wheel, geometry.spokes).A / sideTensions(wheel, geometry.spokes).B,
       9,

@@ -16,12 +16,15 @@ export interface SpokeCeiling {
 }
 
 /**
- * Tension at which the thinnest of a spoke carries its working stress: its thread's core, d − 1.2269·p (ISO 68-1 / ISO 724,
- * 60° thread: d₃), or a middle that is thinner still.
+ * mm of a thread's core. Threads of spokes are rolled, never cut: the wire becomes the pitch diameter d₂ = d − 0.6495·p, its
+ * metal pressed outward as far as inward, and the core d₃ = d − 1.2269·p lies 0.5774·p under the wire (ISO 68-1 / ISO 724).
  */
+const coreOf = ({ diameter, threadPitch }: Held): number => Math.max(0, diameter - (1.2269 - 0.6495) * threadPitch);
+
+/** Tension at which the thinnest of a spoke carries its working stress: its thread's core, or a middle that is thinner still. */
 export const spokeCeiling = (spoke: Held): SpokeCeiling => {
   const holds = (diameter: number): number => (Math.PI / 4) * diameter * diameter * (WORKED_TO * spoke.strength);
-  const thread = holds(Math.max(0, spoke.diameter - 1.2269 * spoke.threadPitch));
+  const thread = holds(coreOf(spoke));
   const middle = holds(middleDiameter(spoke));
   return middle < thread ? { at: "middle", tension: middle } : { at: "thread", tension: thread };
 };

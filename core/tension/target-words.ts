@@ -23,7 +23,7 @@ const WORDS: Words = {
     `A hit of ${hit} times ${mass} kg${braked ? " with the brake on" : ""} takes ${tens(loss)} N off the worst placed spoke, the tyre some ${tens(tyre)} N off all: with a mean below ${tens(floor)} N on the tighter side, a spoke that is 20 % low would go slack.`,
   spoke: ({ most, at, diameter }) =>
     `Over ${tens(most)} N ${
-      at === "thread" ? `the core of a ${diameter} mm thread` : `a middle of ${Number(diameter.toFixed(2))} mm`
+      at === "thread" ? `the core of a thread on ${diameter} mm wire` : `a middle of ${Number(diameter.toFixed(2))} mm`
     } carries more than its working stress in a spoke 20 % high.`,
   buckling: ({ gives, most }) =>
     `The rim would give way sideways at about ${tens(gives)} N; half of that, ${tens(most)} N, is as far as to go. A rim's stiffness is known within a factor of two at best.`,

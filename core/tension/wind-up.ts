@@ -23,10 +23,11 @@ const SHEAR = 0.395;
  * @param length mm between bend and nipple
  */
 export const windUp = (tension: number, length: number, spoke: Twisted): WindUp => {
-  const { diameter: thread, threadPitch: pitch, modulus } = spoke;
+  const { diameter, threadPitch: pitch, modulus } = spoke;
   const J = (Math.PI * middleDiameter(spoke) ** 4) / 32;
   const turns = (friction: number): number => {
-    const radius = (thread - 0.65 * pitch) / 2;
+    // A rolled thread's pitch diameter is the wire's.
+    const radius = diameter / 2;
     const torque = tension * (pitch / (2 * Math.PI) + (friction * radius) / Math.cos(Math.PI / 6));
     return (torque * length) / (SHEAR * modulus * J) / (2 * Math.PI);
   };
