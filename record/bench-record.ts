@@ -68,7 +68,7 @@ const madeOut = (
   const { taken, carried, build: measured } = measuredWheel(measurements, machineAndPlace(job));
   const build = settled ? standingOn(measured, settled.wheel) : measured;
   const rounds = countingOf(allRounds, roundsLeftOut(acts));
-  const wheel = settled ? readWheel(toldSince(settled.wheel, figuresOf(taken))) : build.wheel;
+  const wheel = settled ? toldSince(readWheel(settled.wheel), figuresOf(taken)) : build.wheel;
   return {
     job,
     measurements,

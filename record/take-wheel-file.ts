@@ -1,4 +1,5 @@
 import { FIGURES } from "@/core/figures/all-figures";
+import { UNIT } from "@/core/figures/check-figure";
 import { carriedFrom } from "@/core/measurement/carried";
 import type { Entry, Taken } from "@/core/measurement/taken";
 import { notThere } from "@/core/wheel/bad-input";
@@ -10,12 +11,10 @@ import { benchRecord } from "./bench-record";
 
 type Put = Omit<Entry, "at" | "beside">;
 
-const UNITS = { length: "mm", force: "N", choice: "choice", text: "text" } as const;
-
 const put = (name: string, value: number | string, method: string, who: string): Put => ({
   ...{ id: crypto.randomUUID(), name, place: 0, role: "new", method, who },
   typed: typeof value === "number" ? String(Number(value.toFixed(3))) : value,
-  unit: UNITS[FIGURES[name]?.kind as keyof typeof UNITS] ?? "",
+  unit: UNIT[FIGURES[name].kind],
   value: typeof value === "number" ? value : null,
 });
 

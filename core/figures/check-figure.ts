@@ -12,7 +12,16 @@ export type CheckedFigure =
 const MOST_LETTERS = 1000;
 /** mm; no part of a motorcycle's wheel is longer. */
 const LONGEST = 5000;
-const UNIT = { force: "N", angle: "°", count: "", number: "" } as const;
+/** What a figure of each kind is kept in. */
+export const UNIT = {
+  length: "mm",
+  force: "N",
+  angle: "°",
+  count: "",
+  number: "",
+  choice: "choice",
+  text: "text",
+} as const satisfies Readonly<Record<Figure["kind"], string>>;
 
 const no = (message: string, refusal: Refusal): CheckedFigure => ({ ok: false, message, refusal });
 
@@ -62,11 +71,11 @@ export const checkFigure = (name: string, typed: string, unit: LengthUnit, place
       given: typed.length,
       most: MOST_LETTERS,
     });
-  if (figure.kind === "text") return { ok: true, value: null, unit: "text" };
+  if (figure.kind === "text") return { ok: true, value: null, unit: UNIT.text };
   if (figure.kind === "choice") {
     const offered = (figure.choices ?? []).map((c) => c.value);
     return offered.includes(typed)
-      ? { ok: true, value: null, unit: "choice" }
+      ? { ok: true, value: null, unit: UNIT.choice }
       : no(`“${typed}” is not one of ${offered.join(", ")}`, { code: "not-offered", given: typed, offered });
   }
   const gauge = figure.wire ? /^\s*(\d{1,2})\s*(?:swg|g|gauge)\s*$/i.exec(typed) : null;

@@ -1,3 +1,4 @@
+import { CAN_BE } from "../spoke/wire";
 import { type AskedFigure, doneOrNot, type Figure, takenIn } from "./figure";
 
 /** What the wheel must carry, and what is known of its tension. */
@@ -60,6 +61,7 @@ export const SOUND_FIGURES: readonly Figure[] = takenIn("tension", [
     how: "of the part that swings; thinner than the ends where it is butted",
     kind: "length",
     picture: "vernier",
+    can: { ...CAN_BE.middle, cannot: "mm is no spoke's thickness; 1 to 8 mm will do" },
     likely: [1.4, 5],
   },
   {
@@ -68,6 +70,7 @@ export const SOUND_FIGURES: readonly Figure[] = takenIn("tension", [
     how: "from the bottom of the slot to the nipple's tail",
     kind: "length",
     picture: "nipple",
+    can: { ...CAN_BE.inNipple, cannot: "mm is in no nipple; 2 to 60 mm will do" },
     likely: [8, 30],
   },
 ]);

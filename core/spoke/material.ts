@@ -1,5 +1,6 @@
 import type { Figures } from "../figures/newest";
 import type { Wheel } from "../wheel/wheel-file";
+import { CAN_BE } from "./wire";
 
 /**
  * What a spoke is drawn from: E and strength in N/mm², density in kg/m³. Steel as in the note's sums, its strength a usual
@@ -22,6 +23,10 @@ const MIDDLE = 0.88;
 /** How much of the length is middle: a single butted spoke is thick at its head alone. */
 export const PART = { single: 0.85, double: 0.75 } as const;
 
+/** A figure as it was told where it can be one; null for none, or from a record older than what refuses it. */
+const within = (told: Figures[string], { from, to }: { readonly from: number; readonly to: number }): number | null =>
+  typeof told === "number" && told >= from && told <= to ? told : null;
+
 /** What the bench tells of a wheel's spokes, whenever it does: what they are drawn from, how thick where, how far into the nipple. */
 type WireTold = Partial<Pick<Wheel["spoke"], "modulus" | "density" | "strength" | "body" | "inNipple">>;
 
@@ -34,18 +39,18 @@ type WireTold = Partial<Pick<Wheel["spoke"], "modulus" | "density" | "strength" 
 export const wireTold = (figures: Figures, diameter: number): WireTold => {
   const material = figures["spoke.material"];
   const butting = figures["spoke.butting"];
-  const measured = figures["spoke.bodyDiameter"];
-  const inNipple = figures["spoke.inNipple"];
+  const measured = within(figures["spoke.bodyDiameter"], CAN_BE.middle);
+  const inNipple = within(figures["spoke.inNipple"], CAN_BE.inNipple);
   const isButted = butting === "single" || butting === "double";
-  const middle = typeof measured === "number" ? measured : isButted ? diameter * MIDDLE : null;
+  const middle = measured ?? (isButted ? diameter * MIDDLE : null);
   const body =
     middle === null || butting === "flattened" ? null : { diameter: middle, part: PART[isButted ? butting : "double"] };
   const { label: _, ...drawnFrom } =
     typeof material === "string" && material in MATERIALS ? MATERIALS[material as Material] : { label: "" };
   return {
     ...drawnFrom,
-    ...(butting !== undefined || measured !== undefined ? { body } : {}),
-    ...(typeof inNipple === "number" ? { inNipple } : {}),
+    ...(butting !== undefined || measured !== null ? { body } : {}),
+    ...(inNipple === null ? {} : { inNipple }),
   };
 };
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { checkFigure } from "../figures/check-figure";
 import { presets } from "../figures/presets";
 import { placeSpokes } from "../lacing/placement";
 import { elasticWheel } from "../mechanics/elastic-wheel";
@@ -55,6 +56,14 @@ describe("a spoke as wire", () => {
     expect(told({ "spoke.butting": "flattened", "spoke.bodyDiameter": 1.2 }).spoke).toEqual(plain.spoke);
     expect(told({ "spoke.material": "stainless", "spoke.butting": "plain" }).spoke).toEqual(plain.spoke);
   });
+});
+
+test("what can be no spoke is refused where it is entered, and told by an older record it makes no wheel unreadable", () => {
+  expect(checkFigure("spoke.bodyDiameter", "0.4", "mm")).toMatchObject({ ok: false });
+  expect(checkFigure("spoke.inNipple", "3 inch", "mm")).toMatchObject({ ok: false });
+  const old = told({ "spoke.butting": "double", "spoke.bodyDiameter": 0.4, "spoke.inNipple": 500 });
+  expect(old.spoke.body?.diameter).toBeCloseTo(0.88 * plain.spoke.diameter, 9);
+  expect(old.spoke.inNipple).toBe(plain.spoke.inNipple);
 });
 
 describe("what spokes are drawn from is one fact", () => {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { CAN_BE } from "../spoke/wire";
 import { BadInput, type Refusal } from "./bad-input";
 import { LEAST_HOLES, MOST_HOLES } from "./holes";
 import { mostCrosses } from "./most-crosses";
@@ -164,7 +165,7 @@ export const wheelSchema = z.object({
       diameter: between(1.2, 8, "a spoke diameter in mm"),
       body: z
         .object({
-          diameter: between(1, 8, "the diameter of a spoke's middle in mm"),
+          diameter: between(CAN_BE.middle.from, CAN_BE.middle.to, "the diameter of a spoke's middle in mm"),
           part: between(0.1, 1, "how much of a spoke is as thick as its middle, a fraction of its length"),
         })
         .nullable()
@@ -182,8 +183,8 @@ export const wheelSchema = z.object({
         .nullable()
         .default(0.45),
       inNipple: between(
-        2,
-        60,
+        CAN_BE.inNipple.from,
+        CAN_BE.inNipple.to,
         "how far a spoke reaches into its nipple, from the nipple's tail to its end, in mm",
       ).default(15),
       freeLength: z
