@@ -157,3 +157,18 @@ test("old spokes speak against a wrong dimension; the bare rim on the plate says
   }
   await expect(page.getByTestId("plate-verdict")).toContainText(/most at hole 1[123].*Straighten it there first/);
 });
+
+test("the other half of a sum is asked next, whichever way was begun by a tap; with it the sum stands", async ({
+  page,
+}) => {
+  const id = await newJob(page);
+  await page.goto(`/jobs/${id}/measure`);
+  await page.getByRole("button", { name: /^two rods/ }).click();
+  await asks(page, "measured rod");
+  await page.keyboard.type("200");
+  await page.keyboard.press("Enter");
+  await asks(page, /gap between the rods/);
+  await page.keyboard.type("41.5");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Effective rim diameter, two rods")).toContainText("441.50");
+});

@@ -45,6 +45,8 @@ export interface Figure {
   readonly how: string;
   readonly kind: "length" | "angle" | "count" | "number" | "force" | "choice" | "text";
   readonly picture: GaugePicture;
+  /** What is asked next: by itself this one makes no sum. */
+  readonly goesWith?: string;
   /** Outside these a figure is refused: why, after what was given. */
   readonly can?: { readonly from: number; readonly to: number; readonly cannot: string };
   /** A wire's thickness, told by its gauge as often as in mm. */

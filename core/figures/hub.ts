@@ -73,6 +73,7 @@ export const HUB_FIGURES: readonly Figure[] = takenIn("measure", [
     name: `hub.${s}.chord`,
     label: `{${s}} chord`,
     how: "where the axle is in the way: centre of a hole to the centre of one some holes on",
+    goesWith: `hub.${s}.chordSpan`,
     kind: "length",
     picture: "chord",
     likely: [8, 320],

@@ -125,7 +125,9 @@ const useActive = ({ taken, asked, isTaken }: Pick<TakingOptions, "taken" | "ask
       const list = now.current.asked;
       const start = list.indexOf(from.name);
       const later = [...list.slice(start + 1), ...list.slice(0, Math.max(0, start))];
-      const open = later.find((name) => !isAnswered(name));
+      const partner = FIGURES[from.name]?.goesWith;
+      const goesOn = partner !== undefined && !isAnswered(partner) && (!over || isAnswered(from.name));
+      const open = goesOn ? partner : later.find((name) => !isAnswered(name));
       const to: Active | null = nextPlace
         ? { name: from.name, place: from.place + 1 }
         : open
