@@ -5,7 +5,7 @@ import type { Entry, Taken } from "@/core/measurement/taken";
 import { notThere } from "@/core/wheel/bad-input";
 import { figuresOfWheel, RESTS_ON } from "@/core/wheel/figures-of-wheel";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
-import { type Build, findBuild, saveBuild } from "@/store/builds";
+import { type Build, saveBuild } from "@/store/builds";
 import { addMeasurements } from "@/store/measurements";
 import { benchRecord } from "./bench-record";
 
@@ -54,5 +54,5 @@ export const takeWheelFile = async (jobId: string, input: WheelInput, who: strin
   if (!record) throw notThere("job", "id");
   const changes = changesTo(record.taken, wheel, who);
   if (changes.length > 0) await addMeasurements(jobId, changes);
-  return saveBuild({ jobId, wheel, assumed, version: (await findBuild(jobId))?.version ?? 0 });
+  return saveBuild({ jobId, wheel, assumed, version: record.settled?.version ?? 0 });
 };
