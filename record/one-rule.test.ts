@@ -294,10 +294,12 @@ test("a wheel file taken is the wheel on every place, whatever was measured befo
       .lines.flatMap((l) => l.serves.map((s) => s.wanted))
       .sort(),
   ).toEqual([...lengths].sort());
-  // Taken once more there is nothing to put down.
-  const figures = record.measurements.length;
+  // Taken once more there is nothing to put down, nor to leave out: what the order says of the wire is the file's wire.
+  await tell("spoke.material", "galvanised");
+  const figures = record.measurements.length + 1;
   expect((await postWheelFile(sent(), at)).status).toBe(200);
   expect((await whole(jobId)).measurements).toHaveLength(figures);
+  expect((await whole(jobId)).taken["spoke.material"]?.typed).toBe("galvanised");
   await tell("hub.A.holeCircle", "151.2", 151.2);
   const [spokes] = await over();
   expect(spokes?.hub.A.holeCircle).toBe(151.2);

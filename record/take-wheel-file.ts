@@ -1,9 +1,11 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { UNIT } from "@/core/figures/check-figure";
 import { carriedFrom } from "@/core/measurement/carried";
-import type { Entry, Taken } from "@/core/measurement/taken";
+import { type Entry, figuresOf, type Taken } from "@/core/measurement/taken";
 import { notThere } from "@/core/wheel/bad-input";
-import { figuresOfWheel, RESTS_ON } from "@/core/wheel/figures-of-wheel";
+import { figuresOfWheel, OF_WIRE, RESTS_ON } from "@/core/wheel/figures-of-wheel";
+import { toldSince } from "@/core/wheel/told-since";
+import { wheelChanges } from "@/core/wheel/wheel-changes";
 import { readWheel, type WheelInput } from "@/core/wheel/wheel-file";
 import { type Build, saveBuild } from "@/store/builds";
 import { addMeasurements } from "@/store/measurements";
@@ -26,9 +28,12 @@ const leftOut = (name: string, { counting }: Taken, who: string): Put[] =>
 
 /** What has to be put down and left out so that the figures say what the file does; nothing where they do already. */
 const changesTo = (taken: Readonly<Record<string, Taken>>, wheel: WheelInput, who: string): Put[] => {
-  const says = figuresOfWheel(readWheel(wheel));
+  const read = readWheel(wheel);
+  const says = figuresOfWheel(read);
   const method = carriedFrom(wheel.name || "a wheel file");
-  const gone = RESTS_ON.filter((name) => says[name] === undefined);
+  // What was told of the wire for the order stays where it is the file's wire: galvanised and stainless are both steel.
+  const otherWire = wheelChanges(read, { ...read, spoke: toldSince(read, figuresOf(taken)).spoke }).length > 0;
+  const gone = [...RESTS_ON, ...(otherWire ? OF_WIRE : [])].filter((name) => says[name] === undefined);
   return [
     ...gone.flatMap((name) => (taken[name] ? leftOut(name, taken[name], who) : [])),
     ...Object.entries(says).flatMap(([name, value]) => {

@@ -61,9 +61,12 @@ export const figuresOfWheel = (wheel: Wheel): Figures => {
   };
 };
 
+/** Figures that tell a spoke as wire: left out likewise, where they say another wire than the file. */
+export const OF_WIRE: readonly string[] = ["spoke.bodyDiameter", "spoke.butting", "spoke.material", "spoke.inNipple"];
+
 /** Figures a wheel rests on and need not have: told before a file was taken that says none of them, they are left out. */
 export const RESTS_ON: readonly string[] = [
   ...["rim.width", "rim.section", "rim.drilling", "lacing.firstLean", "lacing.skip.A", "lacing.skip.B"],
-  ...["lacing.overUnder", "spoke.bodyDiameter", "spoke.butting", "spoke.material", "spoke.inNipple"],
+  "lacing.overUnder",
   ...["A", "B"].flatMap((s) => ["thickness", "bore", "outerCircle", "rowStep"].map((what) => `hub.${s}.${what}`)),
 ];

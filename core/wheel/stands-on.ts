@@ -1,9 +1,7 @@
 import { buildFromFigures, rebuilt, type WheelBuild } from "./build";
 import { figuresOfWheel } from "./figures-of-wheel";
+import { isTree } from "./wheel-changes";
 import { readWheel, type WheelInput } from "./wheel-file";
-
-const isTree = (x: unknown): x is Readonly<Record<string, unknown>> =>
-  typeof x === "object" && x !== null && !Array.isArray(x);
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 

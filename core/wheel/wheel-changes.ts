@@ -7,7 +7,9 @@ export interface WheelChange {
   readonly becomes: string;
 }
 
-const isTree = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null && !Array.isArray(x);
+/** A part of a wheel with parts of its own. */
+export const isTree = (x: unknown): x is Record<string, unknown> =>
+  typeof x === "object" && x !== null && !Array.isArray(x);
 const said = (x: unknown): string =>
   x === undefined || x === null ? "none" : typeof x === "string" ? x : JSON.stringify(x);
 
