@@ -274,6 +274,22 @@ test("a figure that waits counts in the sums beside it; where the record makes t
   await page.unroute("**/api/**");
   await allSent(page);
   expect((await (await page.request.get(`/api/jobs/${id}/stages/measure`)).json()).erd.total).toBe(442);
+  // What a wheel is to carry is no part of the wheel: how tight, and under load, count it here; nothing is asked for it.
+  await page.goto(`/jobs/${id}/tension`);
+  await page.getByRole("tab", { name: "How tight" }).click();
+  const floor = async () => Number(/with a mean below (\d+) N/.exec(await page.locator("main").innerText())?.[1]);
+  const before = await floor();
+  await page.route("**/api/**", (route) => route.abort());
+  await page.getByRole("button", { name: /^kilograms on this wheel/ }).click();
+  await bar(page).locator("input").fill("320");
+  await page.keyboard.press("Enter");
+  await expect(async () => expect(await floor()).toBeGreaterThan(before * 1.5)).toPass();
+  await expect(kept).toContainText("1");
+  await expect(kept).not.toContainText("without them");
+  await page.getByRole("tab", { name: "Under load" }).click();
+  await expect(page.getByText(/weight: 1\.0 times 320 kg/)).toBeVisible();
+  await page.unroute("**/api/**");
+  await allSent(page);
 });
 
 test("a wheel tapped for again and again while the record takes its time, or is away, is one wheel", async ({

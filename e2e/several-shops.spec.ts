@@ -5,7 +5,7 @@ import { join, resolve } from "node:path";
 import { promisify } from "node:util";
 import { expect, type Page } from "@playwright/test";
 import { ROUTES } from "@/core/shop/who-may";
-import { freePort } from "@/run/database-server";
+import { freePort } from "@/run/free-port";
 import { type ServedShops, serveShops } from "@/run/shops/serve-shops";
 import { test } from "./patient-test";
 

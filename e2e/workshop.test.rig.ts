@@ -1,19 +1,10 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { type Browser, type BrowserContext, chromium, expect, type Page } from "@playwright/test";
+import { freePort } from "@/run/free-port";
 import { THE_BROWSER } from "./the-browser";
-
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const probe = createServer();
-    probe.listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
-  });
 
 /** A shop of its own, served to its network as `./start --shop` does, with nothing in it. */
 export interface Workshop {

@@ -3,7 +3,8 @@ import { once } from "node:events";
 import { cpSync, rmSync } from "node:fs";
 import { resolve } from "node:path";
 import { buildIfChanged } from "./build";
-import { type DatabaseServer, freePort } from "./database-server";
+import type { DatabaseServer } from "./database-server";
+import { freePort } from "./free-port";
 import { lanesTold } from "./lanes";
 import { answers, endWeb, openRecord, startWeb } from "./serve";
 

@@ -13,7 +13,8 @@ import { benchRows, practiceRows } from "@/store/jobs";
 import { lookInto } from "@/store/restore";
 import { listStock } from "@/store/stock";
 import { buildIfChanged } from "./build";
-import { type DatabaseServer, freePort, startDatabase } from "./database-server";
+import { type DatabaseServer, startDatabase } from "./database-server";
+import { freePort } from "./free-port";
 import { answers, endWeb, startWeb } from "./serve";
 
 /**

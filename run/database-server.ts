@@ -1,12 +1,12 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { databaseAnswers } from "@/store/answers";
 import { type DatabaseFolder, endUntold, readyFolder } from "./database-folder";
 import { databaseRights } from "./database-rights";
 import { claimFolder, type FolderClaim, worksFor } from "./folder-claim";
+import { freePort } from "./free-port";
 import { rotate } from "./rotated-log";
 
 export interface DatabaseServer {
@@ -21,18 +21,6 @@ export interface DatabaseServer {
 
 /** ms until a server that starts must answer: after a crash it goes through its log first. */
 const PATIENCE = 60_000;
-
-export const freePort = (): Promise<number> =>
-  new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once("error", reject);
-    server.listen(0, "127.0.0.1", () => {
-      const address = server.address();
-      server.close(() =>
-        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port")),
-      );
-    });
-  });
 
 interface StartOptions {
   /** At once, at most. */

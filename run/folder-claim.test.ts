@@ -4,7 +4,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { claimFolder, worksFor } from "./folder-claim";
+import { claimFolder, endAllClaimed, worksFor } from "./folder-claim";
 
 const folder = () => mkdtempSync(join(tmpdir(), "claimed-"));
 const begin = (of: string) =>
@@ -24,9 +24,12 @@ test("what was begun in the moment its starter died, and stands in no claim, is 
   const own = begin(ours);
   claim.started(own.pid ?? 0);
   expect([own.exitCode, own.signalCode]).toEqual([null, null]);
-  for (const p of [own, apart]) {
-    p.kill("SIGKILL");
-    await once(p, "exit");
-  }
-  claim.release();
+  // Ended itself, whatever works for its folders goes with it.
+  const untold = begin(ours);
+  const gone = Promise.all([own, untold].map((p) => once(p, "exit")));
+  await endAllClaimed();
+  await gone;
+  expect([apart.exitCode, apart.signalCode]).toEqual([null, null]);
+  apart.kill("SIGKILL");
+  await once(apart, "exit");
 });

@@ -170,8 +170,14 @@ export const claimFolder = async (folder: string): Promise<FolderClaim> => {
 /** Before this program ends, whatever it was about: all it started is ended, and what it claimed is free. */
 export const endAllClaimed = async (): Promise<void> => {
   for (const [folder, claim] of held) {
-    await Promise.all(claim.children.filter(runs).map(end));
+    await Promise.all([...claim.children.filter(runs), ...workingFor(folder)].map(end));
     held.delete(folder);
     rmSync(fileOf(folder), { force: true });
   }
+};
+
+/** A command that is ended before it is done leaves nothing running of what it started. */
+export const endAllWhenEnded = (): void => {
+  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
+    process.on(signal, () => void endAllClaimed().finally(() => process.exit(1)));
 };

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { existsSync, readFileSync, rmSync } from "node:fs";
 import { BROWSER_REPORT } from "./browser-tests";
@@ -9,27 +9,38 @@ const bin = (name: string) => `node_modules/.bin/${name}`;
 let passed = 0;
 let failed = 0;
 
-const said = (name: string, status: number | null): boolean => {
-  if (status !== 0) console.log(`== ${name}: failed`);
-  return status === 0;
-};
+/** Lines of a step's end that are kept. */
+const END = 40;
+/** Of each step that failed, how it ended: said once more when all is done. */
+const ends: string[] = [];
 
-/** A step that has the machine to itself. */
-const step = (name: string, command: string, args: readonly string[]): boolean => {
+/** What it says is shown as it comes, and its end kept: what failed before the first test is in no report. */
+const step = async (name: string, command: string, args: readonly string[]): Promise<boolean> => {
   console.log(`\n== ${name}`);
-  return said(name, spawnSync(command, args, { stdio: ["ignore", "inherit", "inherit"] }).status);
-};
-
-/** One that something else runs beside. */
-const stepBeside = async (name: string, command: string, args: readonly string[]): Promise<boolean> => {
-  console.log(`\n== ${name}`);
-  const [status] = await once(spawn(command, args, { stdio: ["ignore", "inherit", "inherit"] }), "exit");
-  return said(name, status);
+  const shown = process.stdout.isTTY ? { FORCE_COLOR: "1" } : {};
+  const run = spawn(command, args, { stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, ...shown } });
+  let end = "";
+  for (const [from, to] of [
+    [run.stdout, process.stdout],
+    [run.stderr, process.stderr],
+  ] as const)
+    from.on("data", (words: Buffer) => {
+      to.write(words);
+      end = `${end}${words}`.split("\n").slice(-END).join("\n");
+    });
+  const closed = once(run, "close");
+  const [status] = await once(run, "exit");
+  // What it left running may still hold its output open.
+  await Promise.race([closed, new Promise((done) => setTimeout(done, 1000))]);
+  if (status === 0) return true;
+  console.log(`== ${name}: failed`);
+  ends.push(`${name}\n${end.trim()}`);
+  return false;
 };
 
 /** A check that is no test of its own counts only when it fails. */
-const check = (name: string, command: string, args: readonly string[]) => {
-  if (!step(name, command, args)) failed++;
+const check = async (name: string, command: string, args: readonly string[]) => {
+  if (!(await step(name, command, args))) failed++;
 };
 
 const UNIT = ".test-output/unit.json";
@@ -75,25 +86,25 @@ const main = async (): Promise<void> => {
   rmSync(BROWSER_REPORT, { force: true });
   for (const { report } of [...ATTACKS, MANY]) rmSync(report, { force: true });
   // The linter also holds the arrows between folders (run/arrows.ts).
-  check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
+  await check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   // The build has the second processor meanwhile.
   const built = buildIfChanged().catch((wrong: unknown) => wrong);
-  const unit = await stepBeside("unit tests", bin("vitest"), ["run"]);
+  const unit = await step("unit tests", bin("vitest"), ["run"]);
   count("unit tests", unit, UNIT, (r: { numPassedTests: number; numFailedTests: number }) => [
     r.numPassedTests,
     r.numFailedTests,
   ]);
   const wrong = await built;
   if (wrong) throw wrong;
-  check("types", bin("tsc"), ["--noEmit"]);
-  const attacks = await Promise.all(ATTACKS.map(({ name, told }) => stepBeside(name, bin("tsx"), told)));
+  await check("types", bin("tsc"), ["--noEmit"]);
+  const attacks = await Promise.all(ATTACKS.map(({ name, told }) => step(name, bin("tsx"), told)));
   ATTACKS.forEach(({ name, report }, i) => {
     count(name, attacks[i], report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
   });
   // By itself: three servers of the record, two web servers and twenty tablets are enough for two processors.
-  const many = step(MANY.name, bin("tsx"), MANY.told);
+  const many = await step(MANY.name, bin("tsx"), MANY.told);
   count(MANY.name, many, MANY.report, (r: { passed: number; failed: number }) => [r.passed, r.failed]);
-  const browser = step("browser tests", bin("tsx"), [
+  const browser = await step("browser tests", bin("tsx"), [
     "run/browser-tests.ts",
     `--lanes=${LANES}`,
     // They run by `npm run test:long`, their short forms here.
@@ -117,6 +128,7 @@ main()
   })
   .finally(() => {
     // Once more where it is looked for: a long output is often kept by its end alone.
+    for (const how of ends) console.log(`\n== how it ended: ${how}`);
     for (const what of whatFailed(UNIT, BROWSER_REPORT)) console.log(`\n== failed: ${what}`);
     console.log(`\n${passed} passed, ${failed} failed`);
     process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -3,6 +3,7 @@ import { existsSync, readFileSync } from "node:fs";
 interface UnitReport {
   readonly testResults: readonly {
     readonly name: string;
+    readonly status?: string;
     readonly message?: string;
     readonly assertionResults: readonly {
       readonly status: string;
@@ -55,10 +56,10 @@ const inBrowser = ({ specs = [], suites = [] }: BrowserSuite): string[] => [
 
 /** What failed and how, of the reports of the unit tests and the browser tests; a report that was not written says nothing. */
 export const whatFailed = (unitReport: string, browserReport: string): string[] => [
-  ...(read<UnitReport>(unitReport)?.testResults ?? []).flatMap(({ name, message, assertionResults }) => {
+  ...(read<UnitReport>(unitReport)?.testResults ?? []).flatMap(({ name, status, message, assertionResults }) => {
     const failed = assertionResults.filter((a) => a.status === "failed");
-    // A file that could not be begun has no tests.
-    if (assertionResults.length === 0 && message) return [told(name, [message])];
+    // What all its tests need did not begin, or did not end: none of them is the one that failed.
+    if (status === "failed" && failed.length === 0) return [told(name, [message])];
     return failed.map((a) => told(`${name} ${a.fullName}`, a.failureMessages ?? []));
   }),
   ...inBrowser(read<BrowserSuite>(browserReport) ?? {}),

@@ -1,4 +1,5 @@
 import { CAN_BE } from "../spoke/wire";
+import { STAGINGS } from "../tension/staging";
 import { type AskedFigure, doneOrNot, type Figure, takenIn } from "./figure";
 
 /** What the wheel must carry, and what is known of its tension. */
@@ -85,11 +86,7 @@ export const STAGING_FIGURES: readonly Figure[] = takenIn("tension", [
     how: "in how many rounds; whole turns counted from the valve",
     kind: "choice",
     picture: "count",
-    choices: [
-      { value: "50-80-90-100", label: "half, 80, 90, full" },
-      { value: "quarters", label: "by quarters" },
-      { value: "70-100", label: "70, then full" },
-    ],
+    choices: Object.entries(STAGINGS).map(([value, { label }]) => ({ value, label })),
   },
   done(
     "covered",

@@ -24,7 +24,32 @@ export interface UnderLoad {
   readonly outward: Float64Array;
 }
 
-/** Radial, tangential, lateral movement, twist and slope of the spread-held ring over each hole: n × 5. */
+/** cos kθ and sin kθ of several angles, k counted up from 0: an addition theorem a step is quicker than a cosine. */
+class Parts {
+  readonly cosine: Float64Array;
+  readonly sine: Float64Array;
+  private readonly turn: readonly (readonly [number, number])[];
+
+  constructor(degrees: readonly number[]) {
+    this.cosine = new Float64Array(degrees.length).fill(1);
+    this.sine = new Float64Array(degrees.length);
+    this.turn = degrees.map((d) => [Math.cos((d * Math.PI) / 180), Math.sin((d * Math.PI) / 180)]);
+  }
+
+  next(): void {
+    for (let i = 0; i < this.turn.length; i++) {
+      const [c, s] = this.turn[i];
+      const before = this.cosine[i];
+      this.cosine[i] = before * c - this.sine[i] * s;
+      this.sine[i] = this.sine[i] * c + before * s;
+    }
+  }
+}
+
+/**
+ * Radial, tangential, lateral movement, twist and slope of the spread-held ring over each hole: n × 5. All forces are added
+ * up by their parts per turn before any hole is asked: a tyre's push is many forces.
+ */
 const freeMovement = (
   geometry: WheelGeometry,
   stiffness: Stiffness,
@@ -36,19 +61,30 @@ const freeMovement = (
   const most = 3 * spokes.length;
   const flex = ringFlexibility(ring, most);
   const out = new Float64Array(spokes.length * 5);
-  for (const force of forces)
-    for (let i = 0; i < spokes.length; i++) {
-      const apart = ((spokes[i].rimAngleDeg - force.angleDeg) * Math.PI) / 180;
-      for (let k = 0; k <= most; k++) {
-        const c = Math.cos(k * apart);
-        const s = Math.sin(k * apart);
-        out[5 * i] += flex.uu[k] * c * force.radial - flex.uv[k] * s * force.tangential;
-        out[5 * i + 1] += flex.uv[k] * s * force.radial + flex.vv[k] * c * force.tangential;
-        out[5 * i + 2] += flex.ww[k] * c * force.lateral;
-        out[5 * i + 3] += flex.wt[k] * c * force.lateral;
-        out[5 * i + 4] -= (k / ring.radius) * flex.ww[k] * s * force.lateral;
-      }
+  const pushes = new Parts(forces.map((f) => f.angleDeg));
+  const holes = new Parts(spokes.map((s) => s.rimAngleDeg));
+  for (let k = 0; k <= most; k++, pushes.next(), holes.next()) {
+    let [rc, rs, tc, ts, lc, ls] = [0, 0, 0, 0, 0, 0];
+    for (let j = 0; j < forces.length; j++) {
+      const [c, s] = [pushes.cosine[j], pushes.sine[j]];
+      const { radial, tangential, lateral } = forces[j];
+      rc += c * radial;
+      rs += s * radial;
+      tc += c * tangential;
+      ts += s * tangential;
+      lc += c * lateral;
+      ls += s * lateral;
     }
+    for (let i = 0; i < spokes.length; i++) {
+      const [c, s] = [holes.cosine[i], holes.sine[i]];
+      // Σ F cos k(θ − φ) = cos kθ Σ F cos kφ + sin kθ Σ F sin kφ, and Σ F sin k(θ − φ) likewise.
+      out[5 * i] += flex.uu[k] * (c * rc + s * rs) - flex.uv[k] * (s * tc - c * ts);
+      out[5 * i + 1] += flex.uv[k] * (s * rc - c * rs) + flex.vv[k] * (c * tc + s * ts);
+      out[5 * i + 2] += flex.ww[k] * (c * lc + s * ls);
+      out[5 * i + 3] += flex.wt[k] * (c * lc + s * ls);
+      out[5 * i + 4] -= (k / ring.radius) * flex.ww[k] * (s * lc - c * ls);
+    }
+  }
   return out;
 };
 

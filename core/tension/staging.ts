@@ -1,3 +1,4 @@
+import type { Figures } from "../figures/newest";
 import type { ElasticWheel } from "../mechanics/elastic-wheel";
 import type { Side } from "../wheel/wheel-file";
 
@@ -8,6 +9,15 @@ export const STAGINGS = {
   "70-100": { label: "70, then full", parts: [0.7, 1] },
 } as const;
 export type Staging = keyof typeof STAGINGS;
+
+/** Where nobody chose. */
+export const USUAL_STAGING: Staging = "50-80-90-100";
+
+/** How a wheel is brought up, from its figures. */
+export const stagingOf = (figures: Figures): Staging => {
+  const told = figures["tension.staging"];
+  return typeof told === "string" && told in STAGINGS ? (told as Staging) : USUAL_STAGING;
+};
 
 /** One pass round the wheel that brings it up. */
 export interface StagedRound {

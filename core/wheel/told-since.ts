@@ -1,6 +1,10 @@
 import type { Figures } from "../figures/newest";
 import { wireTold } from "../spoke/material";
+import { OF_WIRE } from "./figures-of-wheel";
 import type { Wheel, WheelInput } from "./wheel-file";
+
+/** What it listens to. */
+export const TOLD_SINCE: readonly string[] = ["tension.target", ...OF_WIRE];
 
 /**
  * A settled wheel with what the bench tells later, wherever the wheel is then asked for: how tight it is to be, and what its

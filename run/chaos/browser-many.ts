@@ -4,7 +4,7 @@ import { mkdirSync, rmSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { chance } from "@/devices/random";
 import { buildIfChanged } from "../build";
-import { freePort } from "../database-server";
+import { freePort } from "../free-port";
 import { lanesTold } from "../lanes";
 import { startMany } from "../many/many-servers";
 import { logTo } from "../rotated-log";

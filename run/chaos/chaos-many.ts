@@ -4,7 +4,7 @@ import { chance } from "@/devices/random";
 import { openRawRecord } from "@/store/raw-record";
 import { runAttack } from "../attack";
 import { buildIfChanged } from "../build";
-import { freePort } from "../database-server";
+import { freePort } from "../free-port";
 import { startMany } from "../many/many-servers";
 import { logTo } from "../rotated-log";
 import { recordHolds } from "./record-holds";

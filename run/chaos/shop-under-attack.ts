@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { freePort } from "../database-server";
+import { freePort } from "../free-port";
 
 /** What can be killed: with -9, but for the last, which asks. */
 export const VICTIMS = ["database", "web server", "start", "everything", "start, asked to end"] as const;

@@ -5,7 +5,7 @@ import sharp from "sharp";
 import { diaryIcs } from "@/formats/diary-ics";
 import { openRawRecord, type RawRecord } from "@/store/raw-record";
 import { buildIfChanged } from "../build";
-import { freePort } from "../database-server";
+import { freePort } from "../free-port";
 import { answers, endWeb, openRecord, startWeb } from "../serve";
 import { goodReading, goodRequests, type Here } from "./good-requests.test.rig";
 import type { Asked, GoodFiles } from "./requests";

@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { mkdirSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { freePort } from "../database-server";
+import { freePort } from "../free-port";
 import { answers } from "../serve";
 
 const ROUTE = `export const dynamic = "force-dynamic";

@@ -4,7 +4,8 @@ import { Agent, request } from "node:http";
 import { join } from "node:path";
 import { performance } from "node:perf_hooks";
 import { buildIfChanged } from "../build";
-import { freePort } from "../database-server";
+import { endAllWhenEnded } from "../folder-claim";
+import { freePort } from "../free-port";
 import { type ManyServers, startMany } from "../many/many-servers";
 import { logTo } from "../rotated-log";
 import { answers, endWeb, openRecord, startWeb } from "../serve";
@@ -20,6 +21,8 @@ const SOAK = process.argv.includes("--soak");
 const AT_ONCE = 16;
 const TABLETS = Number(process.argv.find((told) => told.startsWith("--tablets="))?.slice(10) ?? 100);
 const FOLDER = ".test-output/load";
+
+endAllWhenEnded();
 
 const agent = new Agent({ keepAlive: true, maxSockets: 256 });
 const uuid = () => crypto.randomUUID();

@@ -14,7 +14,7 @@ export interface TestedNodes {
 }
 
 export const ownNodes = (folder: string): TestedNodes => {
-  let all: RecordNodes;
+  let all: RecordNodes | null = null;
   let dbs: Knex[] = [];
   beforeAll(async () => {
     rmSync(folder, { recursive: true, force: true });
@@ -26,10 +26,11 @@ export const ownNodes = (folder: string): TestedNodes => {
   }, 600_000);
   afterAll(async () => {
     for (const db of dbs) await db.destroy();
-    await all.stop();
+    await all?.stop();
   });
   return {
     get all() {
+      if (!all) throw new Error("no server of the record runs");
       return all;
     },
     at: (node, work) => askedOf(dbs[node], work),

@@ -6,13 +6,15 @@ import { userInfo } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { stateOf } from "@/store/record-server";
 import { databaseRights } from "../database-rights";
-import { freePort } from "../database-server";
 import { claimFolder, type FolderClaim, worksFor } from "../folder-claim";
+import { freePort } from "../free-port";
 import { rotate } from "../rotated-log";
 import { slowDisk } from "./slow-disk";
 
 /** ms a node has to come up: it may be given the whole record by another first. */
 const PATIENCE = 120_000;
+/** Times it is started. */
+const TRIES = 3;
 /** After so long without a word from a node the others go on without it. */
 const SUSPECT = "PT1.5S";
 /** Changes: at a bench's pace an hour of a disk that takes next to nothing. */
@@ -46,6 +48,8 @@ const worker = (): { readonly name: string; readonly uid: number; readonly gid: 
 /** One of the servers that hold the record together, on this machine. */
 export class RecordNode {
   process: ChildProcess | null = null;
+  /** Not ended on purpose since it was last started. */
+  private wanted = false;
   private readonly data: string;
 
   constructor(
@@ -94,11 +98,13 @@ export class RecordNode {
 
   /** Whether this one, of nodes that all were ended in peace, knows all that the others know. */
   get mayBegin(): boolean {
-    const file = join(this.data, "grastate.dat");
-    return existsSync(file) && /^safe_to_bootstrap:\s*1/m.test(readFileSync(file, "utf8"));
+    return !this.isNew && /^safe_to_bootstrap:\s*1/m.test(readFileSync(this.state, "utf8"));
   }
   get isNew(): boolean {
-    return !existsSync(join(this.data, "grastate.dat"));
+    return !existsSync(this.state);
+  }
+  private get state(): string {
+    return join(this.data, "grastate.dat");
   }
 
   /**
@@ -106,8 +112,7 @@ export class RecordNode {
    * another stands still for it. Null where it was ended in peace, and knows, or is new.
    */
   private async ownEnd(): Promise<string | null> {
-    const file = join(this.data, "grastate.dat");
-    if (!existsSync(file) || !/^seqno:\s*-1/m.test(readFileSync(file, "utf8"))) return null;
+    if (this.isNew || !/^seqno:\s*-1/m.test(readFileSync(this.state, "utf8"))) return null;
     const recovery = spawn(
       "mariadbd",
       [
@@ -136,16 +141,22 @@ export class RecordNode {
 
   /** @param first begins the group; the others come to it */
   async start(first: boolean): Promise<void> {
+    this.wanted = true;
     this.make();
     const position = await this.ownEnd();
+    // Chosen to begin and ended before it served: its own file says by then that another may know more.
+    if (first && !this.isNew)
+      writeFileSync(
+        this.state,
+        readFileSync(this.state, "utf8").replace(/^safe_to_bootstrap:\s*0/m, "safe_to_bootstrap: 1"),
+      );
     const { sql, group, whole, missed } = this.ports;
     const begin = join(this.folder, "first.sql");
     // Written on the first alone: the others are given it.
     writeFileSync(begin, first ? databaseRights(this.secret) : "", { mode: 0o600 });
     const { name, uid, gid } = worker();
     chownSync(begin, uid, gid);
-    const log = join(this.folder, "node.log");
-    rotate(log);
+    rotate(this.log);
     this.process = spawn(
       "mariadbd",
       [
@@ -159,7 +170,7 @@ export class RecordNode {
         `--socket=${join(this.folder, "s")}`,
         `--pid-file=${join(this.folder, "node.pid")}`,
         `--init-file=${begin}`,
-        `--log-error=${log}`,
+        `--log-error=${this.log}`,
         "--innodb-buffer-pool-size=128M",
         "--default-time-zone=+00:00",
         "--max-connections=200",
@@ -186,14 +197,32 @@ export class RecordNode {
     );
   }
 
-  /** Waits until it has all that the others have, and answers. @throws when it ends instead */
-  async serves(): Promise<void> {
-    for (const until = Date.now() + PATIENCE; ; ) {
-      if ((await stateOf(this.url)) === "ready") return;
-      if (!this.runs || Date.now() > until)
-        throw new Error(`the node ${this.name} did not come up (see ${join(this.folder, "node.log")})`);
-      await new Promise((r) => setTimeout(r, 100));
+  /**
+   * Waits until it has all that the others have, and answers. One that ends meanwhile, or gets no further, is started anew:
+   * on a machine that stands still for seconds the others may lose it in the middle of being given the record.
+   *
+   * @throws when it does not come up at all
+   */
+  async serves(first = false): Promise<void> {
+    for (let left = TRIES; left > 0 && this.wanted; left--) {
+      if (!this.runs) await this.start(first);
+      for (const until = Date.now() + PATIENCE; this.runs && Date.now() < until; ) {
+        if ((await stateOf(this.url)) === "ready") return;
+        await new Promise((r) => setTimeout(r, 100));
+      }
+      await this.kill("SIGKILL");
     }
+    throw new Error(`the node ${this.name} did not come up (${this.lastWords}; see ${this.log})`);
+  }
+
+  private get log(): string {
+    return join(this.folder, "node.log");
+  }
+
+  private get lastWords(): string {
+    const lines = existsSync(this.log) ? readFileSync(this.log, "utf8").trim().split("\n") : [];
+    const wrong = lines.filter((line) => line.includes("[ERROR]"));
+    return (wrong.length > 0 ? wrong : lines).slice(-5).join("; ");
   }
 
   /** Hears nobody of the others and is heard by none, but answers who asks it; or hears them again. */
@@ -220,7 +249,12 @@ export class RecordNode {
     if (this.runs) this.process?.kill(signal);
   }
 
-  async end(signal: NodeJS.Signals = "SIGTERM"): Promise<void> {
+  end(signal: NodeJS.Signals = "SIGTERM"): Promise<void> {
+    this.wanted = false;
+    return this.kill(signal);
+  }
+
+  private async kill(signal: NodeJS.Signals): Promise<void> {
     const last = this.process;
     if (!last || !this.runs) return;
     const gone = once(last, "exit");
@@ -266,7 +300,13 @@ export class RecordNodes {
     const group = ports.map((p) => p.group);
     const nodes = ports.map((p, i) => new RecordNode(`node${i + 1}`, join(folder, `node${i + 1}`), p, secret, group));
     const all = new RecordNodes(nodes, claim);
-    await all.begin();
+    try {
+      await all.begin();
+    } catch (error) {
+      await Promise.all(nodes.map((node) => node.end("SIGKILL")));
+      claim.release();
+      throw error;
+    }
     return all;
   }
 
@@ -282,7 +322,7 @@ export class RecordNodes {
     const first = nodes.every((n) => n.isNew) ? nodes[0] : nodes.find((n) => n.mayBegin);
     if (first) {
       await first.start(true);
-      await first.serves();
+      await first.serves(true);
     }
     // All were killed: they find out together who knows most.
     await Promise.all(nodes.filter((node) => node !== first).map((node) => node.start(false)));

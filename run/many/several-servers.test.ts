@@ -316,9 +316,12 @@ test("the asked server killed, frozen, cut off, its disk lost: another is asked,
     // Asked again it is as soon as it is well.
     await readUntil(asksNearest, 5);
   }
-  // Its disk is gone: it is given all of it by another.
+  // Its disk is gone: it is given all of it by another, also when it ends in the middle of that.
   await near.lose();
-  await nodes.all.again(near);
+  const coming = nodes.all.again(near);
+  await expect.poll(() => near.runs, { timeout: 60_000 }).toBe(true);
+  near.tell("SIGKILL");
+  await coming;
   await readUntil(asksNearest, 5);
   expect(confirmed).toEqual(sent);
   const [first] = await everywhere(() => listRounds(jobId));

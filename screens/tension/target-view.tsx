@@ -1,47 +1,46 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useMemo } from "react";
+import type { Figures } from "@/core/figures/newest";
+import { RimBuckles } from "@/core/mechanics/buckling";
 import type { TargetBand } from "@/core/tension/target";
 import { againstTarget, targetWords } from "@/core/tension/target-words";
+import { type WantedBand, wantedBand } from "@/core/tension/wanted-band";
 import { withSideNames } from "@/core/wheel/side-names";
+import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { Doubt } from "../parts/bench/ledger-panel";
 
 interface TargetViewProps {
-  readonly jobId: string;
   readonly names: { readonly A: string; readonly B: string };
-  readonly figures: readonly string[];
-  /** N the bench works to now, tighter side. */
-  readonly target: number;
+  /** Of this place, to be told here. */
+  readonly asked: readonly string[];
+  readonly wheel: Wheel;
+  /** All the job's. */
+  readonly figures: Figures;
   readonly tap: Tap;
-  /** Asks again when the figures behind it changed. */
-  readonly basis: string;
 }
 
+/** Null, with what it says, where the rim would not stand what it is worked to now. */
+const bandOrNot = (wheel: Wheel, figures: Figures): readonly [WantedBand | null, string | null] => {
+  try {
+    return [wantedBand(wheel, figures), null];
+  } catch (error) {
+    if (error instanceof RimBuckles) return [null, error.message];
+    throw error;
+  }
+};
+
 /** The wanted tension as a band with its reasons, between going slack and giving way. */
-export const TargetView = ({ jobId, names, figures, target, tap, basis }: TargetViewProps) => {
-  const [band, setBand] = useState<(TargetBand & { readonly assumed: readonly string[] }) | null>(null);
-  const [message, setMessage] = useState<string | null>(null);
-  useEffect(() => {
-    let there = true;
-    void (async () => {
-      const response = await fetch(`/api/jobs/${jobId}/tension-target?${encodeURIComponent(basis)}`).catch(() => null);
-      const answer = response ? await response.json() : { error: { message: "the record cannot be reached" } };
-      if (!there) return;
-      setMessage(answer.error?.message ?? null);
-      setBand(answer.error ? null : answer);
-    })();
-    return () => {
-      there = false;
-    };
-  }, [jobId, basis]);
+export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProps) => {
+  const { target } = wheel.tension;
+  const [band, message] = useMemo(() => bandOrNot(wheel, figures), [wheel, figures]);
   const against = band && againstTarget(target, band);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
         <div className="min-h-0 flex-1 overflow-y-auto p-4">
           {message && <p className="text-lg font-bold">{message}</p>}
-          {!band && !message && <p className="text-lg">working it out …</p>}
           {band && (
             <>
               <Band band={band} target={target} />
@@ -75,7 +74,7 @@ export const TargetView = ({ jobId, names, figures, target, tap, basis }: Target
         )}
       </div>
       <div className="min-h-0 overflow-y-auto">
-        <FigureList figures={figures} names={names} tap={tap} />
+        <FigureList figures={asked} names={names} tap={tap} />
       </div>
     </div>
   );

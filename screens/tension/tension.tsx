@@ -70,10 +70,10 @@ const nextRoundWords = (
 
 /** Tension by ear, gauge and hand; how even, how tight, the rounds that bring it up, and what a load does to it. */
 export const Tension = ({ job }: { job: TensionOnPage }) => {
-  const { jobId, names, tolerance, tables, duty } = job;
+  const { jobId, names, tables } = job;
   const bench = useBench(job);
   const now = useTension(job);
-  const { wheel, spokes, kinds, rounds, current, shown, tensions, wanted, plan } = now;
+  const { wheel, spokes, kinds, rounds, current, shown, tensions, wanted, plan, tolerance } = now;
   const acts = useTensionActs(jobId, spokes.length, current);
   const [tab, setTab] = useTab<Tab>(TABS, "read");
   const [picked, setPicked] = useState(1);
@@ -150,14 +150,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
             />
           )}
           {tab === "tight" && (
-            <TargetView
-              jobId={jobId}
-              names={names}
-              figures={FIGURES_OF.tight}
-              target={wheel.tension.target}
-              tap={tap}
-              basis={FIGURES_OF.tight.map((f) => `${f}=${bench.taken[f]?.value ?? ""}`).join("&")}
-            />
+            <TargetView names={names} asked={FIGURES_OF.tight} wheel={wheel} figures={now.figures} tap={tap} />
           )}
           {tab === "rounds" && (
             <RoundsView
@@ -178,7 +171,7 @@ export const Tension = ({ job }: { job: TensionOnPage }) => {
               onGoOn={walks.goOn}
             />
           )}
-          {tab === "load" && <LoadView wheel={wheel} duty={duty} tensions={now.newtons} />}
+          {tab === "load" && <LoadView wheel={wheel} duty={now.duty} tensions={now.newtons} />}
           {tab === "gauges" && (
             <GaugesView tables={tables} chosen={tableId} onChoose={setTableId} onChanged={() => lookAgain(jobId)} />
           )}

@@ -7,13 +7,14 @@ import { defaultStiffness } from "@/core/mechanics/stiffness";
 import { wheelGeometry } from "@/core/mechanics/wheel-geometry";
 import { readRounds } from "@/core/rounds/read-rounds";
 import type { Round, RoundPlan } from "@/core/rounds/round";
-import type { Tolerance } from "@/core/runout/tolerance";
+import type { ToleranceName } from "@/core/runout/tolerance";
 import { sideTensions } from "@/core/tension/balance";
+import { dutyOf } from "@/core/tension/duty";
 import { type HeardKind, heardKind } from "@/core/tension/note-range";
 import { sidesStanding } from "@/core/tension/sides-standing";
-import { type StagedRound, type Staging, stagedRounds } from "@/core/tension/staging";
-import type { Duty } from "@/core/tension/target";
+import { type StagedRound, stagedRounds, stagingOf } from "@/core/tension/staging";
 import { knownSpokes, type SpokeTension, squeezes, tensionsTold } from "@/core/tension/told";
+import { jobTolerance } from "@/core/truing/bench-way";
 import { toldSince } from "@/core/wheel/told-since";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import { beginRound } from "../parts/kept/begun-rounds";
@@ -28,10 +29,8 @@ export interface TensionOnPage extends JobOnPage {
   readonly wheel: Wheel;
   readonly rounds: readonly Round[];
   readonly tables: readonly GaugeOnBench[];
-  readonly tolerance: Tolerance;
+  readonly toleranceName: ToleranceName;
   readonly practice: boolean;
-  readonly duty: Duty;
-  readonly staging: Staging;
   readonly presets: Readonly<Record<string, number | string>>;
 }
 
@@ -49,9 +48,10 @@ const elasticOrNull = (wheel: Wheel): ElasticWheel | null => {
 
 /** The tensions of a wheel as they are: the record's rounds, and what waits to get there. */
 export const useTension = (job: TensionOnPage) => {
-  const { tables, staging } = job;
+  const { tables } = job;
   const { taken } = useJobNow(job);
-  const wheel = useMemo(() => toldSince(job.wheel, figuresOf(taken)), [job.wheel, taken]);
+  const figures = useMemo(() => figuresOf(taken), [taken]);
+  const wheel = useMemo(() => toldSince(job.wheel, figures), [job.wheel, figures]);
   const raw = useRoundsNow(job.jobId, job.rounds);
   const { spokes } = useMemo(() => wheelGeometry(wheel), [wheel]);
   const read = useMemo(() => readRounds(wheel, raw, tables), [wheel, raw, tables]);
@@ -81,13 +81,16 @@ export const useTension = (job: TensionOnPage) => {
           { A: standing.A.newton, B: standing.B.newton },
           wanted,
           wheel.spoke.threadPitch,
-          staging,
+          stagingOf(figures),
           UP_TO,
         )
       : [];
   const calibrated: readonly HeardKind[] = kinds.map((k) => heardKind(k.sounding, knownSpokes(k, all)));
   return {
     wheel,
+    figures,
+    duty: dutyOf(figures).duty,
+    tolerance: jobTolerance(job.toleranceName, taken),
     spokes,
     kinds,
     rounds,

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import { STAGE_NAMES, type Stage } from "@/core/wheel/stages";
 import { KeptNote } from "../kept/kept-note";
 import type { JobOnPage } from "../kept/use-job";
+import { isCountedHere } from "./counted-here";
 import { PutAwayNote } from "./put-away-note";
 import { StageBar } from "./stage-bar";
 
@@ -11,9 +12,6 @@ interface StageFrameProps {
   readonly children: ReactNode;
 }
 
-/** Where a device works out by itself what waits to be sent comes to. */
-const WORKED_OUT_HERE = new Set<Stage | null>(["measure", "true"]);
-
 /** The same places in every stage: the stage bar above, the work below; between them what waits to be sent. */
 export const StageFrame = ({ job, current, children }: StageFrameProps) => (
   <div className="group/frame flex h-dvh flex-col">
@@ -22,7 +20,7 @@ export const StageFrame = ({ job, current, children }: StageFrameProps) => (
     <StageBar jobId={job.jobId} job={job.title} stages={job.stages} current={current} putAway={job.putAway} />
     {/* A walk covers the page and tells it itself. */}
     <div className="shrink-0 group-has-[[data-walk]]/frame:hidden">
-      <KeptNote jobId={job.jobId} sumsLater={!WORKED_OUT_HERE.has(current)} />
+      <KeptNote jobId={job.jobId} isCounted={(figure) => isCountedHere(current, figure)} />
       {job.putAway && <PutAwayNote jobId={job.jobId} mark={job.title || "This job"} />}
     </div>
     {/* Letters so large that what is asked fills the page: it scrolls. */}

@@ -61,18 +61,21 @@ const LINE = "shrink-0 border-b border-rule px-4 text-base";
 
 interface KeptNoteProps {
   readonly jobId?: string | null;
-  /** What the page works out of figures is the record's work: it is without those that wait. */
-  readonly sumsLater?: boolean;
+  /** Whether what the page works out is with a figure that waits; where it is the record's work it is not. */
+  readonly isCounted?: (figure: string) => boolean;
 }
 
 /** What waits to be sent, and what the record would not have: on every page, never struck without a word. */
-export const KeptNote = ({ jobId = null, sumsLater = false }: KeptNoteProps) => {
+export const KeptNote = ({ jobId = null, isCounted = () => true }: KeptNoteProps) => {
   const { letters, away, keeping } = usePost();
   const refused = letters.filter((l) => l.refusal);
   const waiting = letters.length - refused.length;
   const ofOthers = (l: Letter) => jobId !== null && l.entered.jobId !== null && l.lane !== jobId;
   const others = letters.filter((l) => !l.refusal && ofOthers(l)).length;
-  const withoutThem = sumsLater && letters.some((l) => !l.refusal && l.lane === jobId && l.entered.what === "figure");
+  const withoutThem = letters.some(
+    ({ refusal, lane, entered }) =>
+      !refusal && lane === jobId && entered.what === "figure" && !isCounted(entered.figure.name),
+  );
   const badlyKept = waiting > 0 ? KEEPING_WORDS[keeping] : null;
   return (
     // However much there is to say, the work stays in sight.

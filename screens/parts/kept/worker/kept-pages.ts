@@ -16,11 +16,7 @@ const NOT_KEPT = [/^\/sign-in$/, /^\/settings\/people$/, /^\/w\//, /^\/beside\//
 export const isKeptPage = (path: string): boolean => NOT_KEPT.every((not) => !not.test(path));
 
 /** What a page asks for that it can be shown again with; whether something changed is asked of the record alone. */
-const ANSWERS = [
-  /^\/api\/jobs\/[^/]+\/stages\/[^/]+$/,
-  /^\/api\/jobs\/[^/]+\/(tension-target|proposed-day)$/,
-  /^\/api\/known$/,
-];
+const ANSWERS = [/^\/api\/jobs\/[^/]+\/stages\/[^/]+$/, /^\/api\/jobs\/[^/]+\/proposed-day$/, /^\/api\/known$/];
 
 export const isKeptAnswer = (path: string): boolean => ANSWERS.some((kept) => kept.test(path));
 

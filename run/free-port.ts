@@ -1,0 +1,12 @@
+import { createServer } from "node:net";
+
+/** A port of this machine that nobody listens at. */
+export const freePort = (): Promise<number> =>
+  new Promise((done, fail) => {
+    const probe = createServer();
+    probe.once("error", fail);
+    probe.listen(0, "127.0.0.1", () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
