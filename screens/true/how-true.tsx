@@ -7,9 +7,8 @@ import { SCHOOL_WORDS, SCHOOLS, type School } from "@/core/truing/solving/school
 import { readLength } from "@/core/units/read-number";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { InHandbook } from "../parts/frame/in-handbook";
-import { getJson } from "../parts/kept/get-json";
 import { usePutFigure } from "../parts/kept/use-put-figure";
-import { type StandTold, workOutHere } from "./work-out-here";
+import { type StandTold, type WorkedOut, workOutHere } from "./work-out-here";
 
 interface HowTrueProps {
   readonly jobId: string;
@@ -27,8 +26,6 @@ interface HowTrueProps {
   readonly onChanged: () => Promise<void>;
 }
 
-type Front = readonly { readonly spread: number; readonly tir: number }[];
-
 /** How true is true, by which way of working, and what the last hundredths would cost in evenness. */
 export const HowTrue = (props: HowTrueProps) => {
   const { jobId, onStand, roundId, tolerance, toleranceName, school, cost, tight, anyTension } = props;
@@ -37,8 +34,7 @@ export const HowTrue = (props: HowTrueProps) => {
   const putFigure = usePutFigure(jobId);
   const { data: front = null } = useQuery({
     queryKey: ["front", roundId, tolerance, school, tight],
-    queryFn: () =>
-      getJson<Front>(`/api/rounds/${roundId}/front`).catch(() => workOutHere("front", onStand, roundId ?? "")),
+    queryFn: () => workOutHere("front", onStand, roundId ?? ""),
     enabled: roundId !== null,
   });
   const put = async (name: string, typed: string) => {
@@ -143,7 +139,7 @@ export const HowTrue = (props: HowTrueProps) => {
 };
 
 /** Run-out that can be had over the unevenness allowed: where it goes level, more turning buys nothing. */
-const FrontPicture = ({ front, tolerance }: { front: Front; tolerance: Tolerance }) => {
+const FrontPicture = ({ front, tolerance }: { front: WorkedOut["front"]; tolerance: Tolerance }) => {
   const wanted = Math.min(tolerance.lateral, tolerance.radial);
   const top = Math.max(wanted, ...front.map((f) => f.tir)) * 1.15;
   const most = front.at(-1)?.spread ?? 0.45;

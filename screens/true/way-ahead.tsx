@@ -1,7 +1,6 @@
 "use client";
 import { useQuery } from "@tanstack/react-query";
 import type { WayAhead as Ahead } from "@/core/planning/bench-pace";
-import { getJson } from "../parts/kept/get-json";
 import { type StandTold, workOutHere } from "./work-out-here";
 
 interface WayAheadProps {
@@ -25,13 +24,13 @@ const wordsOf = ({ rounds, touches, minutes, ownPace }: Ahead, turned: number): 
 
 /** What is still to be expected of a wheel: rounds, nipples, minutes, worked out anew with every round. */
 export const WayAhead = ({ onStand, roundId, turns, turned }: WayAheadProps) => {
-  const { data } = useQuery({
+  const { data, error } = useQuery({
     queryKey: ["ahead", roundId, turns],
-    queryFn: () => getJson<Ahead>(`/api/rounds/${roundId}/ahead`).catch(() => workOutHere("ahead", onStand, roundId)),
+    queryFn: () => workOutHere("ahead", onStand, roundId),
   });
   return (
     <p className="border-b border-grid px-4 py-2 text-lg" data-testid="ahead">
-      {data ? wordsOf(data, turned) : "working out the way ahead …"}
+      {data ? wordsOf(data, turned) : (error?.message ?? "working out the way ahead …")}
     </p>
   );
 };

@@ -6,7 +6,6 @@ export type SpunDial = "lateral" | "radial";
 
 /** What gauges showed while the wheel was turned, the one it is cut by first. */
 export interface SpinQuestion {
-  readonly number: number;
   readonly dials: readonly { readonly what: SpunDial; readonly heard: readonly Heard[]; readonly sign: 1 | -1 }[];
   /** ms, when somebody tapped as the valve passed; null where it is cut at a strip or the weld. */
   readonly taps: readonly number[] | null;
@@ -37,7 +36,6 @@ export interface SpinCutAt {
 }
 
 export interface SpinAnswer {
-  readonly number: number;
   readonly cuts: readonly SpinCutAt[];
   /** Why there is none yet, in words. */
   readonly why: string | null;

@@ -8,6 +8,7 @@ import {
   spinsByMark,
   wantsAnotherTurn,
 } from "@/core/spin/spin";
+import { answerQuestions } from "../../parts/worker/answer-questions";
 import type { SpinAnswer, SpinCutAt, SpinQuestion } from "./spin-question";
 
 const whyNot = (spins: readonly Spin[] | NotYet): spins is NotYet => typeof spins === "string";
@@ -23,7 +24,7 @@ const laid = (spin: Spin, { holes, startDeg, backwards }: SpinQuestion, sign: 1 
   };
 };
 
-const workedOut = (asked: SpinQuestion): Omit<SpinAnswer, "number"> => {
+const workedOut = (asked: SpinQuestion): SpinAnswer => {
   const [main, ...beside] = asked.dials;
   const byTaps = asked.taps && spinByTaps(main.heard, asked.taps);
   const spins = byTaps === null ? spinsByMark(main.heard) : typeof byTaps === "string" ? byTaps : [byTaps];
@@ -44,5 +45,4 @@ const workedOut = (asked: SpinQuestion): Omit<SpinAnswer, "number"> => {
 };
 
 /** Lays a turn of the wheel round its holes beside the page: a few sums of a tenth of a second. */
-self.onmessage = ({ data }: MessageEvent<SpinQuestion>) =>
-  self.postMessage({ number: data.number, ...workedOut(data) } satisfies SpinAnswer);
+answerQuestions(workedOut);
