@@ -186,6 +186,12 @@ describe("on the stand", () => {
         },
       ),
     );
+    // A weld stands up more than the rim is bent: no spoke moves it, and nobody is sent to look at it.
+    const wave = (size: number) => all.map((s) => size * Math.cos((s * Math.PI) / 10));
+    const read = { lateral: wave(0.3), radial: wave(0.1).map((v, i) => (i === 20 ? v + 1 : v)) };
+    expect(hintsOf({ turns: all.map((s) => (s === 5 ? 0.25 : 0)), verdict: "turn" }, read)[0]).toMatch(
+      /Look at \d+: the rim stands 0\.\d\d mm towards/,
+    );
   });
   test("points rise with every one of the things that make a good wheel, and never leave 0 to 100", () => {
     const part = fc.double({ min: 0, max: 3, noNaN: true });

@@ -1,3 +1,5 @@
+import { medianOf } from "./median";
+
 /** One sample of a turning wheel's dial: degrees clockwise from the valve, mm. */
 export interface Sample {
   readonly angleDeg: number;
@@ -6,11 +8,6 @@ export interface Sample {
 
 /** Parts of a gap between two holes: what is so near stands over the hole; and, where nothing is, so near beside it. */
 const [OVER, BESIDE] = [0.2, 0.4];
-
-const middle = (list: readonly number[]): number => {
-  const sorted = [...list].sort((a, b) => a - b);
-  return (sorted[Math.floor((sorted.length - 1) / 2)] + sorted[Math.floor(sorted.length / 2)]) / 2;
-};
 
 /**
  * A turn's trace read over each hole: the middle of the samples within a fifth of a gap of it, so that grain does not
@@ -26,7 +23,7 @@ export const atHoles = (samples: readonly Sample[], holes: number): (number | nu
   }
   return near.map((list) => {
     const over = list.filter((s) => Math.abs(s.off) <= OVER);
-    if (over.length > 0) return middle(over.map((s) => s.value));
+    if (over.length > 0) return medianOf(over.map((s) => s.value));
     const [before, after] = [list.filter((s) => s.off < 0), list.filter((s) => s.off > 0)];
     if (before.length === 0 || after.length === 0) return null;
     const from = before.reduce((a, b) => (b.off > a.off ? b : a));

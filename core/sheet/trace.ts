@@ -1,4 +1,5 @@
 import { totalBesideSeam } from "../runout/beside-seam";
+import { drawnAbout, drawnScale } from "../runout/drawn";
 import type { Readings } from "../runout/runout";
 
 /** A trace once round as it is drawn on a sheet. */
@@ -11,8 +12,6 @@ export interface SheetTrace {
   readonly points: readonly { readonly turn: number; readonly up: number; readonly weld: boolean }[];
 }
 
-const SCALES = [0.5, 1, 2, 5];
-
 /**
  * The tolerance's band lies about the rim beside its weld, for no spoke moves a weld.
  *
@@ -23,10 +22,9 @@ export const sheetTrace = (readings: Readings, limit: number): SheetTrace | null
   const total = totalBesideSeam(readings);
   if (!total) return null;
   const read = readings.flatMap((v, i) => (v === null ? [] : [{ v, i, weld: total.at.includes(i) }]));
-  const beside = read.flatMap((r) => (r.weld ? [] : [r.v]));
-  const middle = (Math.max(...beside) + Math.min(...beside)) / 2;
+  const middle = drawnAbout(readings, limit);
   const largest = Math.max(limit / 2, ...read.map((r) => Math.abs(r.v - middle)));
-  const scale = SCALES.find((s) => s >= largest) ?? Math.ceil(largest);
+  const scale = drawnScale(largest);
   return {
     scale,
     band: limit / 2 / scale,

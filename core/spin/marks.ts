@@ -1,3 +1,4 @@
+import { medianOf } from "../runout/median";
 import type { Heard } from "./heard";
 
 /** Something short that stands up or lies low, as a strip stuck on the rim or its weld does. */
@@ -20,11 +21,6 @@ const OVER_REST = 6;
 /** ms before and after a figure that tell how the line runs without what is short: one of these is right at most speeds. */
 const SPANS = [150, 300, 600, 1200];
 
-const middleOf = (list: readonly number[]): number => {
-  const sorted = [...list].sort((a, b) => a - b);
-  return (sorted[Math.floor((sorted.length - 1) / 2)] + sorted[Math.floor(sorted.length / 2)]) / 2;
-};
-
 /**
  * What stands off the line of its surroundings: off the middle of what lies as far before as after, so that a line may slope.
  *
@@ -34,7 +30,7 @@ const offLine = (heard: readonly Heard[], reach: number): number[] =>
   heard.map(({ mm }, i) => {
     const most = Math.min(reach, i, heard.length - 1 - i);
     if (most < 3) return 0;
-    return mm - middleOf(Array.from({ length: most }, (_, k) => (heard[i - k - 1].mm + heard[i + k + 1].mm) / 2));
+    return mm - medianOf(Array.from({ length: most }, (_, k) => (heard[i - k - 1].mm + heard[i + k + 1].mm) / 2));
   });
 
 /** Between its steepest flanks, whatever the line does beside it. @param sign + where it stands up */
@@ -64,7 +60,7 @@ const flanked = (heard: readonly Heard[], start: number, end: number, sign: numb
 const bumpsAt = (heard: readonly Heard[], span: number): Bump[] => {
   const every = (heard[heard.length - 1].at - heard[0].at) / (heard.length - 1);
   const off = offLine(heard, Math.max(3, Math.round(span / every)));
-  const limit = Math.max(LEAST_HEIGHT, OVER_REST * middleOf(off.map(Math.abs)));
+  const limit = Math.max(LEAST_HEIGHT, OVER_REST * medianOf(off.map(Math.abs)));
   const bumps: Bump[] = [];
   for (let i = 0; i < off.length; i++) {
     if (Math.abs(off[i]) < limit) continue;

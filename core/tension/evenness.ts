@@ -1,5 +1,6 @@
 import { cholesky, choleskySolve, multiply } from "../mechanics/dense";
 import type { ElasticWheel } from "../mechanics/elastic-wheel";
+import { medianOf } from "../runout/median";
 import { totalReading } from "../runout/runout";
 import type { SoundKind } from "./sounding";
 
@@ -17,11 +18,6 @@ export interface KindEvenness {
   /** Spokes farther from the middle than the rest make likely, or more than 20 % off. */
   readonly outliers: readonly number[];
 }
-
-export const medianOf = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return (sorted[Math.floor((sorted.length - 1) / 2)] + sorted[Math.floor(sorted.length / 2)]) / 2;
-};
 
 /** Common practice: within 20 % is usual, within 10 % good. */
 export const UNEVEN_PART = 0.2;

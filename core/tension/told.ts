@@ -1,7 +1,7 @@
+import { medianOf } from "../runout/median";
 import type { Wheel } from "../wheel/wheel-file";
 import type { KnownSpoke } from "./calibrate";
 import { cents } from "./ear/spectrum";
-import { medianOf } from "./evenness";
 import { type GaugeTable, gaugeTension } from "./gauge-table";
 import { heardKind, heardTension } from "./note-range";
 import type { SoundKind } from "./sounding";

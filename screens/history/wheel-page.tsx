@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { drawnAbout, drawnScale } from "@/core/runout/drawn";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
 import { settledBetween } from "@/core/truing/knowing/settled";
 import { firstPlace } from "@/core/wheel/stages";
@@ -170,16 +171,12 @@ const Lines = ({
   after: readonly (number | null)[];
   label: string;
 }) => {
-  const middle = (line: readonly (number | null)[]) => {
-    const read = line.filter((v): v is number => v !== null).sort((a, b) => a - b);
-    return read[Math.floor(read.length / 2)] ?? 0;
+  const about = (line: readonly (number | null)[]) => {
+    const middle = drawnAbout(line);
+    return line.flatMap((v, i) => (v === null ? [] : [{ i, v: v - middle }]));
   };
-  const centred = (line: readonly (number | null)[]) => {
-    const zero = middle(line);
-    return line.flatMap((v, i) => (v === null ? [] : [{ i, v: v - zero }]));
-  };
-  const [a, b] = [centred(before), centred(after)];
-  const scale = [0.5, 1, 2, 5].find((s) => s >= Math.max(...[...a, ...b].map((p) => Math.abs(p.v)))) ?? 5;
+  const [a, b] = [about(before), about(after)];
+  const scale = drawnScale(Math.max(0, ...[...a, ...b].map((p) => Math.abs(p.v))));
   const n = Math.max(before.length, after.length);
   const x = (i: number) => 150 + ((i + 0.5) / n) * 840;
   const path = (line: readonly { i: number; v: number }[]) =>

@@ -1,8 +1,7 @@
 "use client";
 import type { FlatPlate } from "@/core/rim/flat-plate";
+import { drawnScale } from "@/core/runout/drawn";
 import { withSideNames } from "@/core/wheel/side-names";
-
-const SCALES = [0.5, 1, 2, 5, 10];
 
 /** The bare rim unrolled: the gap at each hole as points, the bend that is its own as a line. */
 export const Plate = ({
@@ -21,7 +20,7 @@ export const Plate = ({
   const n = gaps.length;
   const read = gaps.filter((g) => g !== null).length;
   const largest = Math.max(0.4, ...(plate?.bend.map(Math.abs) ?? []), ...gaps.map((g) => (g === null ? 0 : g / 2)));
-  const scale = SCALES.find((s) => s >= largest) ?? 10;
+  const scale = drawnScale(largest);
   const x = (i: number) => 30 + ((i + 0.5) / n) * 840;
   const y = (mm: number) => 170 - (mm / scale) * 130;
   return (

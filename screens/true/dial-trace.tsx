@@ -4,6 +4,8 @@ import { GridComponent, MarkAreaComponent } from "echarts/components";
 import { init, use } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
+import { atHoles } from "@/core/runout/at-holes";
+import { drawnAbout, drawnScale } from "@/core/runout/drawn";
 import type { TracePoint } from "@/formats/lists/trace";
 
 use([LineChart, GridComponent, MarkAreaComponent, SVGRenderer]);
@@ -15,16 +17,16 @@ interface DialTraceProps {
   readonly band: { readonly lateral: number; readonly radial: number };
 }
 
-const middle = (list: readonly number[]): number =>
-  list.length === 0 ? 0 : [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
-
-/** What one dial showed, over the holes and about its own middle. */
-const lineOf = (points: readonly TracePoint[], holes: number, dial: "lateral" | "radial"): [number, number][] => {
-  const zero = middle(points.flatMap((p) => p[dial] ?? []));
-  return points.flatMap((p) => {
-    const v = p[dial];
-    return v === null ? [] : [[(p.angleDeg / 360) * holes + 0.5, Math.round((v - zero) * 1000) / 1000]];
-  });
+/** What one dial showed, over the holes and about what its readings there are drawn about. */
+const lineOf = (
+  points: readonly TracePoint[],
+  holes: number,
+  dial: "lateral" | "radial",
+  limit: number,
+): [number, number][] => {
+  const samples = points.flatMap((p) => (p[dial] === null ? [] : [{ angleDeg: p.angleDeg, value: p[dial] }]));
+  const about = drawnAbout(atHoles(samples, holes), limit);
+  return samples.map((s) => [(s.angleDeg / 360) * holes + 0.5, Math.round((s.value - about) * 1000) / 1000]);
 };
 
 const colours = () => {
@@ -36,9 +38,8 @@ const colours = () => {
 /** Both dials' traces round the wheel, side to side over hop, with the band the tolerance leaves. */
 const optionOf = ({ points, holes, band }: DialTraceProps) => {
   const { ink, rule, grid } = colours();
-  const lines = [lineOf(points, holes, "lateral"), lineOf(points, holes, "radial")];
-  const largest = Math.max(band.lateral, band.radial, ...lines.flat().map(([, v]) => Math.abs(v)));
-  const scale = [0.5, 1, 2, 5].find((s) => s >= largest) ?? 5;
+  const lines = [lineOf(points, holes, "lateral", band.lateral), lineOf(points, holes, "radial", band.radial)];
+  const scale = drawnScale(Math.max(band.lateral / 2, band.radial / 2, ...lines.flat().map(([, v]) => Math.abs(v))));
   const axis = (index: number, name: string) => ({
     gridIndex: index,
     type: "value" as const,

@@ -138,10 +138,16 @@ export const HowTrue = (props: HowTrueProps) => {
   );
 };
 
+/** mm between the marks of an axis of run-out: round ones, few of them. */
+const stepOf = (most: number): number => [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2].find((step) => most / step <= 5) ?? 5;
+
 /** Run-out that can be had over the unevenness allowed: where it goes level, more turning buys nothing. */
 const FrontPicture = ({ front, tolerance }: { front: WorkedOut["front"]; tolerance: Tolerance }) => {
   const wanted = Math.min(tolerance.lateral, tolerance.radial);
-  const top = Math.max(wanted, ...front.map((f) => f.tir)) * 1.15;
+  const worst = Math.max(wanted, ...front.map((f) => f.tir)) * 1.05;
+  const step = stepOf(worst);
+  const marks = [...Array(Math.ceil(worst / step) + 1).keys()].map((i) => i * step);
+  const top = marks[marks.length - 1];
   const most = front.at(-1)?.spread ?? 0.45;
   const at = (f: { spread: number; tir: number }) => [70 + (500 * f.spread) / most, 300 - (260 * f.tir) / top] as const;
   const inside = front.find((f) => f.tir <= wanted);
@@ -155,7 +161,12 @@ const FrontPicture = ({ front, tolerance }: { front: WorkedOut["front"]; toleran
         role="img"
         aria-label="run-out that can be had, by how uneven the spokes may be"
       >
-        <path d="M70 20V300H580" fill="none" stroke="var(--color-rule)" strokeWidth="1.5" />
+        <path
+          d={`M70 40V300H580${marks.map((mm) => `M66 ${300 - (260 * mm) / top}h4`).join("")}`}
+          fill="none"
+          stroke="var(--color-rule)"
+          strokeWidth="1.5"
+        />
         <line
           x1="70"
           x2="580"
@@ -185,12 +196,11 @@ const FrontPicture = ({ front, tolerance }: { front: WorkedOut["front"]; toleran
         <text x="575" y="344" fontSize="17" textAnchor="end" fill="var(--color-ink)">
           per cent a spoke may stand off its side
         </text>
-        <text x="62" y="30" fontSize="17" textAnchor="end" fill="var(--color-ink)">
-          {top.toFixed(1)}
-        </text>
-        <text x="62" y="306" fontSize="17" textAnchor="end" fill="var(--color-ink)">
-          0
-        </text>
+        {marks.map((mm) => (
+          <text key={mm} x="62" y={306 - (260 * mm) / top} fontSize="17" textAnchor="end" fill="var(--color-ink)">
+            {Number(mm.toFixed(2))}
+          </text>
+        ))}
       </svg>
       <p data-testid="front">
         Within {Math.round(allowed.spread * 100)} % the best to be had is{" "}

@@ -1,3 +1,5 @@
+import { totalBesideSeam } from "../../runout/beside-seam";
+import { drawnAbout } from "../../runout/drawn";
 import { totalReading } from "../../runout/runout";
 import { towards } from "../../wheel/side-names";
 import type { Advice } from "./advice";
@@ -8,13 +10,14 @@ type Line = readonly (number | null)[];
 /** Part of the nipples from which a plan is one of bringing the wheel up. */
 const MOST = 0.75;
 
-const middleOf = (line: Line): number => {
-  const read = line.filter((v): v is number => v !== null).sort((a, b) => a - b);
-  return ((read[Math.floor((read.length - 1) / 2)] ?? 0) + (read[Math.floor(read.length / 2)] ?? 0)) / 2;
+/** The rim's own line: no spoke moves a weld. */
+const besideWeld = (line: Line): Line => {
+  const total = totalBesideSeam(line);
+  return line.map((v, i) => (total?.at.includes(i) ? null : v));
 };
 /** The place farthest from the middle of a line, and how far it stands off, mm. */
 const farthest = (line: Line): { readonly spoke: number; readonly by: number } => {
-  const middle = middleOf(line);
+  const middle = drawnAbout(line);
   return line.reduce<{ spoke: number; by: number }>(
     (worst, v, i) =>
       v !== null && Math.abs(v - middle) > Math.abs(worst.by) ? { spoke: i + 1, by: v - middle } : worst,
@@ -50,8 +53,9 @@ export const hintsOf = (
       howMuch,
       where,
     ];
-  const [side, hop] = [farthest(read.lateral), farthest(read.radial)];
-  const sideways = totalReading(read.lateral) >= totalReading(read.radial);
+  const [lateral, radial] = [besideWeld(read.lateral), besideWeld(read.radial)];
+  const [side, hop] = [farthest(lateral), farthest(radial)];
+  const sideways = totalReading(lateral) >= totalReading(radial);
   const { spoke, by } = sideways ? side : hop;
   const off = Math.abs(by).toFixed(2);
   return [

@@ -1,3 +1,5 @@
+import { drawnAbout, drawnScale } from "@/core/runout/drawn";
+
 type OverHoles = readonly (number | null)[];
 
 /** Over the holes, mm or N; null where nothing is known. */
@@ -21,7 +23,7 @@ export interface StringLevels {
   readonly band: number;
 }
 
-/** One line as it is, was, and should become; mm about its median. */
+/** One line as it is, was, and should become; mm about what it is drawn about, with the band about 0. */
 export interface TraceLines {
   readonly now: OverHoles;
   readonly before: OverHoles | null;
@@ -30,32 +32,39 @@ export interface TraceLines {
   readonly beside: readonly OverHoles[];
 }
 
-/** About its median: a weld that stands up must not push the rest of the line aside. */
-const centred = (trace: OverHoles): OverHoles => {
-  const read = trace.filter((v): v is number => v !== null).sort((p, q) => p - q);
-  if (read.length === 0) return [...trace];
-  const middle = (read[Math.floor((read.length - 1) / 2)] + read[Math.floor(read.length / 2)]) / 2;
-  return trace.map((v) => (v === null ? null : v - middle));
+/** While a nipple is dragged one line of many is another in every frame. */
+const KNOWN = new WeakMap<OverHoles, { readonly band: number; readonly about: number }>();
+const aboutOf = (trace: OverHoles, band: number): number => {
+  const known = KNOWN.get(trace);
+  if (known?.band === band) return known.about;
+  const about = drawnAbout(trace, band);
+  KNOWN.set(trace, { band, about });
+  return about;
 };
 
-/** What of a line is drawn. */
+/** What of a line is drawn. @param band mm of total reading allowed */
 export const traceLines = (
   what: "lateral" | "radial",
+  band: number,
   now: RimTrace,
   before: RimTrace | null | undefined,
   forecast: RimTrace | null | undefined,
   beside: readonly Pick<RimTrace, "lateral" | "radial">[],
-): TraceLines => ({
-  now: centred(now[what]),
-  before: before ? centred(before[what]) : null,
-  forecast: forecast ? centred(forecast[what]) : null,
-  beside: beside.map((b) => centred(b[what])),
-});
+): TraceLines => {
+  const line = (of: Pick<RimTrace, "lateral" | "radial">): OverHoles => {
+    const about = aboutOf(of[what], band);
+    return of[what].map((v) => (v === null ? null : v - about));
+  };
+  return {
+    now: line(now),
+    before: before ? line(before) : null,
+    forecast: forecast ? line(forecast) : null,
+    beside: beside.map(line),
+  };
+};
 
-const STEP_LEVELS = [0.5, 1, 2, 5];
-/** The smallest of the stated scales that holds every trace: mm either way. */
+/** The stated scale that holds every trace: mm either way. */
 export const scaleFor = ({ now, before, forecast, beside }: TraceLines, band: number): number => {
   const all = [...now, ...(before ?? []), ...(forecast ?? []), ...beside.flat()];
-  const largest = Math.max(band / 2, ...all.map((v) => Math.abs(v ?? 0)));
-  return STEP_LEVELS.find((s) => s >= largest) ?? 5;
+  return drawnScale(Math.max(band / 2, ...all.map((v) => Math.abs(v ?? 0))));
 };

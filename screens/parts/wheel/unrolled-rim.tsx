@@ -43,8 +43,8 @@ export const UnrolledRim = (props: UnrolledRimProps) => {
   const rows = rowsFor(size.width, n);
   const perRow = Math.ceil(n / rows);
   const lines = {
-    lateral: traceLines("lateral", now, before, forecast, beside),
-    radial: traceLines("radial", now, before, forecast, beside),
+    lateral: traceLines("lateral", band.lateral, now, before, forecast, beside),
+    radial: traceLines("radial", band.radial, now, before, forecast, beside),
   };
   const scale = {
     lateral: scaleFor(lines.lateral, band.lateral),
