@@ -43,7 +43,7 @@ const ANSWERS: Readonly<Record<string, string>> = {
   "crosses, other side": "2",
   "spoke thickness": "3.5",
   "thread pitch": "0.635",
-  "tension wanted, N": "2200",
+  "tension wanted": "2200",
 };
 const answerTo = (question: string): string => ANSWERS[question] ?? (/^old spoke/.test(question) ? "169" : "later");
 

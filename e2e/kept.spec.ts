@@ -277,7 +277,8 @@ test("a figure that waits counts in the sums beside it; where the record makes t
   // What a wheel is to carry is no part of the wheel: how tight, and under load, count it here; nothing is asked for it.
   await page.goto(`/jobs/${id}/tension`);
   await page.getByRole("tab", { name: "How tight" }).click();
-  const floor = async () => Number(/with a mean below (\d+) N/.exec(await page.locator("main").innerText())?.[1]);
+  const floor = async () =>
+    Number(/with a mean below (\d+) N/.exec((await page.locator("main").textContent()) ?? "")?.[1]);
   const before = await floor();
   await page.route("**/api/**", (route) => route.abort());
   await page.getByRole("button", { name: /^kilograms on this wheel/ }).click();

@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { choose, enter, leaveWalk, newJob, put, turnTo } from "./at-the-bench";
+import { allSent, choose, enter, leaveWalk, newJob, put, turnTo } from "./at-the-bench";
 import { test } from "./patient-test";
 
 const FIGURES = {
@@ -140,4 +140,12 @@ test("a broken spoke: three taps from the counter, the two to copy, its length, 
   await expect(main).toContainText("Test them all by squeezing pairs, or replace the whole set");
   await expect(main).toContainText("Broken at the elbow");
   await expect(main).toContainText("note or feel of its like neighbours");
+  // A key puts down what it says, whatever lengths are in at this tablet.
+  await page.evaluate(() => localStorage.setItem("tall-compass-unit", "inch"));
+  await page.reload();
+  await page.getByRole("button", { name: "new spoke of 6.6929 inch is in, taken out of drawer 77" }).click();
+  await allSent(page);
+  const id = page.url().split("/").at(-2);
+  const { measurements } = await (await page.request.get(`/api/jobs/${id}/stages/lace`)).json();
+  expect(measurements.find((m: { name: string }) => m.name === "break.new").value).toBe(170);
 });

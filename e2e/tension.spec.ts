@@ -229,3 +229,48 @@ test("rounds from threads just covered: turned on the practice wheel, de-stresse
   await page.keyboard.press("Home");
   await expect(page.getByTestId("load")).toContainText("Slack:");
 });
+
+test("a tablet set to kgf says and takes every tension in it; the record keeps newtons, and a figure says itself what it is in", async ({
+  page,
+}) => {
+  await page.addInitScript(() => localStorage.setItem("tall-compass-force", "kgf"));
+  const { id, stand } = await onTheStand(page, 4, "buckled");
+  const told = async (): Promise<number> => {
+    const { measurements } = await (await page.request.get(`/api/jobs/${id}/stages/tension`)).json();
+    return measurements.findLast((m: { name: string }) => m.name === "tension.target").value;
+  };
+  const kgf = (newton: number) => Math.round(newton / 9.80665);
+  await page.goto(`/jobs/${id}/tension`);
+  await turnTo(page, "How tight");
+  const target = page.getByRole("button", { name: /^tension wanted/ });
+  const tell = async (typed: string) => {
+    await target.click();
+    await page.getByLabel("entry").locator("input").fill(typed);
+    await page.keyboard.press("Enter");
+    await allSent(page);
+  };
+  await tell("204");
+  await expect(target).toContainText("204 kgf");
+  expect(await told()).toBeCloseTo(204 * 9.80665, 6);
+  await tell("2100 N");
+  await expect(target).toContainText("214.1 kgf");
+  expect(await told()).toBe(2100);
+  // The key under the band puts down newtons, as the band is worked out in them.
+  const aim = page.getByRole("button", { name: /^work to \d+ kgf instead of 214/ });
+  const said = Number(/work to (\d+)/.exec((await aim.textContent()) ?? "")?.[1]);
+  await aim.click();
+  await allSent(page);
+  expect(kgf(await told())).toBe(said);
+  // By hand in the walk, and on the stand while the wheel is read: the same gauge, the same figure.
+  await turnTo(page, "Read");
+  await page.getByRole("button", { name: "in kgf" }).click();
+  const typed = stand.truePull(1) / 9.80665;
+  await page.keyboard.type(typed.toFixed(1));
+  await page.keyboard.press("Enter");
+  await expect(page.getByTestId("walk-spoke")).toHaveText("2");
+  await leaveWalk(page);
+  await allSent(page);
+  await expect(page.getByTestId("picked")).toContainText(`${kgf(stand.truePull(1))} kgf`);
+  await page.goto(`/jobs/${id}/true`);
+  await expect(page.locator("main")).toContainText(`${kgf(stand.truePull(1))} kgf`);
+});

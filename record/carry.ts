@@ -1,3 +1,5 @@
+import { FIGURES } from "@/core/figures/all-figures";
+import { UNIT } from "@/core/figures/check-figure";
 import { carriedFrom, isCarried } from "@/core/measurement/carried";
 import type { EarlierWheel } from "@/core/shop/known";
 import { BadInput, notThere } from "@/core/wheel/bad-input";
@@ -18,7 +20,7 @@ const figuresFrom = ({ taken, job }: BenchRecord): CarriedFigure[] =>
     const put = (place: number, value: number | null) => ({
       ...{ id: crypto.randomUUID(), name, place, method, value },
       typed: value === null ? t.typed : String(Number(value.toFixed(3))),
-      unit: value === null ? t.unit : "mm",
+      unit: value === null ? t.unit : UNIT[FIGURES[name].kind],
     });
     // Taken at several places it is carried place by place; repeats at one place are one figure.
     return t.places.length > 0 ? t.places.map((p) => put(p.place, p.value)) : [put(0, null)];

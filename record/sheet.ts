@@ -13,6 +13,7 @@ import { placeWords } from "@/core/shop/machine-words";
 import type { Settings } from "@/core/shop/settings";
 import { sideTensions } from "@/core/tension/balance";
 import { jobTolerance } from "@/core/truing/bench-way";
+import { showTension, tensionFigure } from "@/core/units/show-force";
 import { withSideNames } from "@/core/wheel/side-names";
 import { jobFinish } from "./finish";
 import type { JobRecord } from "./job-record";
@@ -57,7 +58,7 @@ const tensionWords = (tension: readonly (number | null)[]): string => {
   const read = tension.filter((t) => t !== null);
   if (read.length === 0) return NOT_READ;
   const mean = read.reduce((a, b) => a + b, 0) / read.length;
-  return `${Math.round(mean)} N, ${Math.round(Math.min(...read))} to ${Math.round(Math.max(...read))}, ${read.length} read`;
+  return `${showTension(mean)}, ${tensionFigure(Math.min(...read))} to ${tensionFigure(Math.max(...read))}, ${read.length} read`;
 };
 
 /** A rebuilt wheel has new spokes: whatever was read of them is no finding. */
@@ -121,7 +122,7 @@ const sideEvenness = (name: string, own: readonly number[], of: number): string 
   const worst = Math.max(...pulling.map((t) => Math.abs(t / mean - 1)));
   const even = pulling.length >= EVEN_FROM ? `, within ${Math.round(100 * worst)} %` : "";
   return [
-    pulling.length > 0 ? `${name} ${Math.round(mean)} N${even}` : name,
+    pulling.length > 0 ? `${name} ${showTension(mean)}${even}` : name,
     ...(slack > 0 ? [`${slack} slack`] : []),
     ...(own.length < of ? [`${own.length} of ${of} read`] : []),
   ].join(", ");

@@ -1,5 +1,7 @@
 import { SWG_MM } from "../spoke/gauge";
-import type { LengthUnit } from "../units/lengths";
+import { type ForceUnit, isForceUnit } from "../units/forces";
+import { isLengthUnit, type LengthUnit } from "../units/lengths";
+import { readForce } from "../units/read-force";
 import { readLength } from "../units/read-number";
 import type { Refusal } from "../wheel/bad-input";
 import { FIGURES } from "./all-figures";
@@ -23,6 +25,9 @@ export const UNIT = {
   text: "text",
 } as const satisfies Readonly<Record<Figure["kind"], string>>;
 
+/** What a figure was written in, where its kind has a choice of it. */
+export type GivenUnit = LengthUnit | ForceUnit;
+
 const no = (message: string, refusal: Refusal): CheckedFigure => ({ ok: false, message, refusal });
 
 /** What a figure of its kind can never be; null when it can. */
@@ -41,20 +46,37 @@ const cannotBe = (figure: Figure, value: number, typed: string): CheckedFigure |
   if (figure.kind === "angle" && Math.abs(value) > 360)
     return outside(`${typed} degrees is more than once round; 0 to 90 will do`, -360, 360);
   if (figure.kind === "force" && value <= 0)
-    return outside(`${value} N holds nothing; give the tension wanted, such as 2000`, 0, null);
+    return outside(`${typed} holds nothing; give the tension wanted, such as 2000`, 0, null);
   if (figure.kind === "length" && Math.abs(value) > LONGEST)
     return outside(`${typed} is ${value.toFixed(0)} mm, no part of a wheel; check the unit`, -LONGEST, LONGEST);
   return null;
+};
+
+type ReadFigure =
+  | { readonly ok: true; readonly value: number; readonly unit: string; readonly ask?: string }
+  | { readonly ok: false; readonly message: string };
+
+/** A number as its kind is written, in what its kind is kept in. */
+const readKind = ({ kind, label }: Figure, typed: string, unit: GivenUnit): ReadFigure => {
+  if (kind === "force") {
+    const read = readForce(typed, isForceUnit(unit) ? unit : "N");
+    return read.ok ? { ...read, value: read.newton } : read;
+  }
+  const read = readLength(typed, isLengthUnit(unit) && kind === "length" ? unit : "mm");
+  if (!read.ok) return read;
+  if (kind === "length") return { ...read, value: read.mm };
+  if (read.unitWritten) return { ok: false, message: `“${typed}” is a length; ${label} is a number by itself` };
+  return { ...read, unit: UNIT[kind] };
 };
 
 /**
  * Reads what was typed for a figure. Only what cannot be read, or can never be, is refused; what is merely unlikely is
  * kept with a doubt.
  *
- * @param unit what a bare figure is in, for lengths
+ * @param unit what a bare figure is in, for lengths and for tensions; another kind's counts for nothing
  * @param place 0, or 1, 2, 3 … for a figure taken at several places
  */
-export const checkFigure = (name: string, typed: string, unit: LengthUnit, place = 0): CheckedFigure => {
+export const checkFigure = (name: string, typed: string, unit: GivenUnit, place = 0): CheckedFigure => {
   const figure = FIGURES[name];
   if (!figure) return no(`“${name}” is not a figure of a wheel`, { code: "not-there" });
   const most = mostPlaces(figure);
@@ -89,12 +111,12 @@ export const checkFigure = (name: string, typed: string, unit: LengthUnit, place
         })
       : { ok: true, value: mm, unit: "swg" };
   }
-  const read = readLength(typed, figure.kind === "length" ? unit : "mm");
+  const read = readKind(figure, typed, unit);
   if (!read.ok) return no(read.message, { code: "unreadable" });
-  const value = figure.kind === "length" ? read.mm : read.value;
+  const { value } = read;
   const impossible = cannotBe(figure, value, typed);
   if (impossible) return impossible;
-  const out = { ok: true as const, value, unit: figure.kind === "length" ? read.unit : UNIT[figure.kind] };
+  const out = { ok: true as const, value, unit: read.unit };
   if (read.ask) return { ...out, doubt: read.ask };
   if (figure.likely && (value < figure.likely[0] || value > figure.likely[1]))
     return {

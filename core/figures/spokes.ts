@@ -52,7 +52,7 @@ export const SPOKE_FIGURES: readonly Figure[] = takenIn("measure", [
   {
     stage: "tension",
     name: "tension.target",
-    label: "tension wanted, N",
+    label: "tension wanted",
     how: "the maker's figure if there is one; on the tighter side",
     kind: "force",
     picture: "look",

@@ -7,7 +7,7 @@ export const DUTY_FIGURES: readonly Figure[] = takenIn("tension", [
   {
     name: "tension.makers",
     label: "maker's tension",
-    how: "from the machine's service manual, N on the tighter side; leave it when nobody knows",
+    how: "from the machine's service manual, on the tighter side; leave it when nobody knows",
     kind: "force",
     picture: "look",
     likely: [300, 5000],

@@ -29,7 +29,7 @@ describe("a stored reading", () => {
         fc.integer({ min: -50, max: 50 }).map((v) => v / 100),
         (dial, typed, sign, shift) => {
           const per = DIALS[dial].mm;
-          const read = fromTyped({ typed, per, sign, shift });
+          const read = fromTyped({ what: "lateral", typed, per, sign, shift });
           if (!read.ok || Math.abs(read.value) > 100) return;
           const reading = readingOf({ what: "lateral", spoke: 3, value: read.value, typed, per, sign, shift }, "Otto");
           expect(workedOut(reading)).toEqual(read);
@@ -42,16 +42,29 @@ describe("a stored reading", () => {
     );
     // A unit that is written counts, whatever the instrument's division is; a gauge's plus may lie either way.
     for (const per of [0.01, 0.0254, 1, 25.4]) {
-      expect(fromTyped({ typed: "0.3 mm", per, sign: 1, shift: 0 })).toEqual({ ok: true, value: 0.3 });
-      expect(fromTyped({ typed: "-12thou", per, sign: -1, shift: 0 })).toEqual({ ok: true, value: 0.3048 });
+      expect(fromTyped({ what: "lateral", typed: "0.3 mm", per, sign: 1, shift: 0 })).toEqual({ ok: true, value: 0.3 });
+      expect(fromTyped({ what: "lateral", typed: "-12thou", per, sign: -1, shift: 0 })).toEqual({
+        ok: true,
+        value: 0.3048,
+      });
     }
-    expect(fromTyped({ typed: "-0.12", per: DIALS["shown mm"].mm, sign: -1, shift: 0 })).toMatchObject({ value: 0.12 });
-    expect(fromTyped({ typed: "+.005", per: DIALS["shown inch"].mm, sign: 1, shift: 0 })).toMatchObject({
+    expect(fromTyped({ what: "lateral", typed: "-0.12", per: DIALS["shown mm"].mm, sign: -1, shift: 0 })).toMatchObject(
+      { value: 0.12 },
+    );
+    expect(
+      fromTyped({ what: "lateral", typed: "+.005", per: DIALS["shown inch"].mm, sign: 1, shift: 0 }),
+    ).toMatchObject({
       value: 0.127,
     });
     // By hand (facts of the units): 35 divisions of 1/100 are 0.35; 20 thou towards B, 0.1 of it the dial's.
-    expect(fromTyped({ typed: "35", per: 0.01, sign: 1, shift: 0 })).toEqual({ ok: true, value: 0.35 });
-    expect(fromTyped({ typed: "20", per: 0.0254, sign: -1, shift: 0.1 })).toEqual({ ok: true, value: -0.608 });
+    expect(fromTyped({ what: "lateral", typed: "35", per: 0.01, sign: 1, shift: 0 })).toEqual({
+      ok: true,
+      value: 0.35,
+    });
+    expect(fromTyped({ what: "lateral", typed: "20", per: 0.0254, sign: -1, shift: 0.1 })).toEqual({
+      ok: true,
+      value: -0.608,
+    });
   });
   test("what no gauge shows is refused by its field, the same wherever it is asked", () => {
     const taken = (over: Partial<Reading>) => () =>

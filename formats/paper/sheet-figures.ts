@@ -1,4 +1,5 @@
 import type { Sheet } from "@/core/sheet/sheet";
+import { tensionFigure } from "@/core/units/show-force";
 import { A4, type Face, type Leaf, MARGIN, type Paper } from "./paper";
 
 const VALUES = MARGIN + 280;
@@ -56,7 +57,7 @@ export const figuresPage = (paper: Paper, sheet: Sheet, text: Face, bold: Face):
   }
   if (sheet.tension) {
     heading("Tension of each spoke from the valve, N");
-    const all = sheet.tension.at.map((t, i) => `${i + 1}: ${t === null ? "–" : Math.round(t)}`);
+    const all = sheet.tension.at.map((t, i) => `${i + 1}: ${t === null ? "–" : tensionFigure(t)}`);
     const column = Math.max(62, ...all.map((words) => widthOf(words, text, SIZE) + 8));
     const columns = Math.floor((A4[0] - 2 * MARGIN) / column);
     for (let i = 0; i < all.length; i += columns) {

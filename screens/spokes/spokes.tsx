@@ -22,6 +22,7 @@ import { PageLink } from "@/screens/parts/frame/page-link";
 import { FigureRow } from "../parts/bench/figure-list";
 import { FiguresBench } from "../parts/bench/figures-bench";
 import { Doubt } from "../parts/bench/ledger-panel";
+import { type TensionShown, useTensionShown } from "../parts/bench/use-tension-shown";
 import { StageFrame } from "../parts/frame/stage-frame";
 import { Tabs } from "../parts/frame/tabs";
 import { useTab } from "../parts/frame/use-tab";
@@ -75,7 +76,7 @@ const OF_TAB: Readonly<Record<Tab, readonly Figure[]>> = {
 };
 
 /** How each kind's length came about: from hole to hole, to the elbow, under tension. */
-const lengthLedgers = (plan: SpokePlan, wheel: Wheel): Ledger[] => {
+const lengthLedgers = (plan: SpokePlan, wheel: Wheel, say: TensionShown["say"]): Ledger[] => {
   const seen = new Set<string>();
   return plan.kinds.flatMap((k) => {
     const hole = wheel.hub.seat === "bent" ? wheel.hub[k.flange].holeDiameter : 0;
@@ -84,7 +85,7 @@ const lengthLedgers = (plan: SpokePlan, wheel: Wheel): Ledger[] => {
       ...(hole > 0
         ? [{ label: "hole, to the elbow's inside", times: -0.5, value: hole, figure: `hub.${k.flange}.holeDiameter` }]
         : []),
-      { label: `stretch at ${Math.round(k.tension)} N`, times: -1, value: k.stretch },
+      { label: `stretch at ${say(k.tension)}`, times: -1, value: k.stretch },
       { label: "the rim draws in", times: -1, value: k.rimShrink },
     ];
     const title = `{${k.flange}}, ${wheel.lacing[k.flange].cross} cross${k.row ? `, ${k.row} row` : ""}, at tension`;
@@ -114,6 +115,7 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
   const bench = useBench(job);
   const [tab, setTab] = useTab<Tab>(TABS, "lengths");
   const [message, setMessage] = useState<string | null>(null);
+  const { say } = useTensionShown();
   const asked = askedOf(OF_TAB[tab], { ...ORDER_PRESETS, ...figures }).map((f) => f.name);
   return (
     <StageFrame job={job} current="spokes">
@@ -128,7 +130,7 @@ export const Spokes = ({ initial }: { initial: SpokesOnPage }) => {
         }}
         problem={problem}
         at={WHY[tab]}
-        ledgers={wheel && plan && tab !== "drilling" ? lengthLedgers(plan, wheel) : []}
+        ledgers={wheel && plan && tab !== "drilling" ? lengthLedgers(plan, wheel, say) : []}
         warned={(plan?.warnings ?? []).map(warningWords)}
         cautions={[]}
         notes={[

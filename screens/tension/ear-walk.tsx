@@ -3,6 +3,7 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import type { SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
 import type { Wheel } from "@/core/wheel/wheel-file";
+import { useTensionShown } from "../parts/bench/use-tension-shown";
 import { CodePicture } from "../parts/frame/code-picture";
 import { useVoice } from "../parts/kept/kept-choice";
 import { useSpoken } from "../parts/walk/speak";
@@ -31,6 +32,7 @@ interface EarWalkProps {
 export const EarWalk = (props: EarWalkProps) => {
   const { jobId, job, wheel, spokes, names, kinds, tensions, practice, onTake, onEnd } = props;
   const n = spokes.length;
+  const { say } = useTensionShown();
   const walk = useStops({ count: n, isOpen: (i) => tensions[i].note === null, onEnd });
   const at = walk.at + 1;
   const kind = kinds.find((k) => k.spokes.includes(at)) ?? kinds[0];
@@ -85,7 +87,7 @@ export const EarWalk = (props: EarWalkProps) => {
         }
         next={
           last?.note
-            ? `${at - 1}: ${Math.round(last.note)} Hz${last.tension === null ? "" : `, ${Math.round(last.tension / 10) * 10} N`}`
+            ? `${at - 1}: ${Math.round(last.note)} Hz${last.tension === null ? "" : `, ${say(last.tension)}`}`
             : at < n
               ? `next ${at + 1}`
               : "the last one"

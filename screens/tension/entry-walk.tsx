@@ -4,7 +4,9 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { type GaugeTable, gaugeShows, gaugeTension } from "@/core/tension/gauge-table";
 import type { SpokeTension } from "@/core/tension/told";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
+import { readForce } from "@/core/units/read-force";
 import { readLength } from "@/core/units/read-number";
+import { showForce } from "@/core/units/show-force";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { useForce } from "../parts/kept/kept-choice";
 import { OnPracticeWheel } from "../parts/practice/on-practice-wheel";
@@ -57,9 +59,8 @@ export const EntryWalk = (props: EntryWalkProps) => {
     setDoubted(null);
     walk.move(to - 1);
   };
-  const per = way === "tension" ? NEWTON_PER[force] : 1;
   const take = (typed: string) => {
-    const read = readLength(typed, "mm");
+    const read = way === "tension" ? readForce(typed, force) : readLength(typed, "mm");
     if (!read.ok) return setMessage(typed === "" ? "nothing typed; the figure first" : read.message);
     if (read.value < 0) return setMessage(`${typed} is less than nothing; 0 for a slack spoke`);
     if (way === "gauge" && table && doubted !== typed) {
@@ -73,13 +74,13 @@ export const EntryWalk = (props: EntryWalkProps) => {
       {
         what: way,
         spoke: at,
-        value: read.value * per,
+        value: "newton" in read ? read.newton : read.value,
         typed,
         tableId: way === "gauge" ? (table?.id ?? null) : null,
         doubtful: doubted === typed,
         ...SOURCES[way],
-        unit: way === "tension" ? force : SOURCES[way].unit,
-        per,
+        unit: "newton" in read ? read.unit : SOURCES[way].unit,
+        per: "newton" in read ? NEWTON_PER[read.unit] : 1,
       },
     ]);
     move(at + 1);
@@ -98,7 +99,7 @@ export const EntryWalk = (props: EntryWalkProps) => {
         way === "torque"
           ? "just as the nipple begins to move; friction decides half of it: it orders spokes, it measures no tension"
           : last?.tension !== null && last?.tension !== undefined
-            ? `${at - 1}: ${Math.round(last.tension)} N`
+            ? `${at - 1}: ${showForce(last.tension, force)}`
             : "on the spoke's middle, square to it"
       }
       next={at < n ? `next ${at + 1}` : "the last one"}
@@ -112,9 +113,7 @@ export const EntryWalk = (props: EntryWalkProps) => {
             scale={
               way === "gauge" && table
                 ? { unit: "div", shows: (newton) => gaugeShows(table.points, newton) }
-                : way === "tension" && force !== "N"
-                  ? { unit: force, shows: (newton) => newton / per }
-                  : undefined
+                : undefined
             }
           />
         )

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { Taking } from "@/core/rounds/taking";
 import { NEWTON_PER, nextForce } from "@/core/units/forces";
-import { readLength } from "@/core/units/read-number";
+import { readForce } from "@/core/units/read-force";
 import { EntryBar } from "../parts/bench/entry-bar";
 import { useForce } from "../parts/kept/kept-choice";
 
@@ -27,11 +27,11 @@ export const KnownBar = ({
       onUnit={() => setUnit(nextForce(unit))}
       message={message}
       onTake={(typed) => {
-        const read = readLength(typed, "mm");
+        const read = readForce(typed, unit);
         if (!read.ok) return setMessage(read.message);
         if (read.value <= 0) return setMessage(`${typed} holds nothing; a spoke that rings has some tension`);
-        const per = NEWTON_PER[unit];
-        onTake({ value: read.value * per, typed, unit, per, instrument: "gauge" });
+        const given = { unit: read.unit, per: NEWTON_PER[read.unit] };
+        onTake({ value: read.newton, typed, ...given, instrument: "gauge" });
       }}
       onClose={onClose}
     />

@@ -11,6 +11,7 @@ import type { Duty } from "@/core/tension/target";
 import { GROUND_ARM } from "@/core/tension/target";
 import { NEWTON_PER } from "@/core/units/forces";
 import type { Wheel } from "@/core/wheel/wheel-file";
+import { useTensionShown } from "../parts/bench/use-tension-shown";
 
 interface LoadViewProps {
   readonly wheel: Wheel;
@@ -24,6 +25,7 @@ const LARGER = 120;
 
 /** The wheel standing on the ground: which spokes give up tension, and how near the worst is to slack. */
 export const LoadView = ({ wheel, duty, tensions }: LoadViewProps) => {
+  const shown = useTensionShown();
   const [hit, setHit] = useState(1);
   const [brake, setBrake] = useState(0);
   const [tight, setTight] = useState(100);
@@ -101,9 +103,9 @@ export const LoadView = ({ wheel, duty, tensions }: LoadViewProps) => {
                 </b>
               ) : (
                 <>
-                  Nearest to slack: <b className="font-mono">{worst + 1}</b>, {Math.round(loaded.before[worst])}{" "}
+                  Nearest to slack: <b className="font-mono">{worst + 1}</b>, {shown.figure(loaded.before[worst])}{" "}
                   {loaded.tensions[worst] < loaded.before[worst] ? "down to" : "now"}{" "}
-                  {Math.round(loaded.tensions[worst])} N.
+                  {shown.say(loaded.tensions[worst])}.
                 </>
               )}
             </p>

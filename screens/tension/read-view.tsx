@@ -5,10 +5,9 @@ import type { Tolerance } from "@/core/runout/tolerance";
 import { evennessOf } from "@/core/tension/evenness";
 import type { SoundKind } from "@/core/tension/sounding";
 import type { SpokeTension } from "@/core/tension/told";
-import { NEWTON_PER } from "@/core/units/forces";
 import type { Tap } from "../parts/bench/bench-record";
 import { spokenWords } from "../parts/bench/figure-shown";
-import { useForce } from "../parts/kept/kept-choice";
+import { useTensionShown } from "../parts/bench/use-tension-shown";
 import { UnrolledRim } from "../parts/wheel/unrolled-rim";
 import type { EntryWay } from "./entry-walk";
 import { KnownBar } from "./known-bar";
@@ -41,7 +40,7 @@ export const ReadView = (props: ReadViewProps) => {
   const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, message, figures, tap } = props;
   const { onPick, onTake, onBegin } = props;
   const [known, setKnown] = useState(false);
-  const [force] = useForce();
+  const { unit: force, say: show } = useTensionShown();
   const n = spokes.length;
   const newtons = tensions.map((t) => t.tension);
   const mine = tensions[picked - 1];
@@ -54,8 +53,6 @@ export const ReadView = (props: ReadViewProps) => {
     tensions.map((t, i) =>
       t.tension === null || t[which] === null ? null : (t[which] ?? 0) / wanted[spokes[i].flange],
     );
-  const show = (newton: number) =>
-    force === "N" ? `${Math.round(newton / 10) * 10} N` : `${(newton / NEWTON_PER[force]).toFixed(0)} ${force}`;
   const kindOf = kinds.findIndex((k) => k.spokes.includes(picked));
   return (
     <>

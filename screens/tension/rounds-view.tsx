@@ -10,6 +10,7 @@ import { turnWords } from "@/core/truing/saying/turn-words";
 import type { Side, Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
+import { useTensionShown } from "../parts/bench/use-tension-shown";
 import type { TensionRound } from "./tension-round";
 
 interface RoundsViewProps {
@@ -36,6 +37,7 @@ const signed = (x: number) => `${x < 0 ? "−" : "+"}${Math.abs(x).toFixed(2)}`;
 
 /** Bringing it up: what is done first, the rounds to come with what each will do, and those behind. */
 export const RoundsView = (props: RoundsViewProps) => {
+  const shown = useTensionShown();
   const { wheel, kinds, names, plan, standing, wanted, rounds, tap, figures } = props;
   const { goOn, onGoOn, onTurn, onRead, onDestress } = props;
   const next = plan[0];
@@ -60,7 +62,7 @@ export const RoundsView = (props: RoundsViewProps) => {
                   <th className="py-1 font-normal">to</th>
                   <th className="text-right font-normal">{names.A}</th>
                   <th className="text-right font-normal">{names.B}</th>
-                  <th className="text-right font-normal">becomes, N</th>
+                  <th className="text-right font-normal">becomes, {shown.unit}</th>
                   <th className="text-right font-normal">rim moves</th>
                 </tr>
               </thead>
@@ -71,7 +73,7 @@ export const RoundsView = (props: RoundsViewProps) => {
                     <td className="py-2 text-right font-mono">{turnWords(r.turns.A)}</td>
                     <td className="py-2 text-right font-mono">{turnWords(r.turns.B)}</td>
                     <td className="py-2 text-right font-mono">
-                      {Math.round(r.tension.A / 10) * 10}, {Math.round(r.tension.B / 10) * 10}
+                      {shown.figure(r.tension.A)}, {shown.figure(r.tension.B)}
                     </td>
                     <td className="py-2 text-right text-base">
                       <span className="font-mono">{signed(r.offset)}</span> across,{" "}
@@ -104,26 +106,26 @@ export const RoundsView = (props: RoundsViewProps) => {
 interface StandingProps extends Pick<RoundsViewProps, "standing" | "wanted" | "names"> {}
 
 /** Where each side stands and how that is known. */
-const Standing = ({ standing, wanted, names }: StandingProps) =>
-  standing ? (
+const Standing = ({ standing, wanted, names }: StandingProps) => {
+  const { figure, say, unit } = useTensionShown();
+  return standing ? (
     <p data-testid="standing">
       {(["A", "B"] as const).map((side, i) => (
         <span key={side}>
           {i === 0 ? "Now " : "; "}
-          {names[side]} <b className="font-mono">{Math.round(standing[side].newton)}</b> N (
+          {names[side]} <b className="font-mono">{figure(standing[side].newton)}</b> {unit} (
           {standingWords(standing[side])})
         </span>
       ))}
-      . Wanted <b className="font-mono">{Math.round(wanted.A)}</b> and{" "}
-      <b className="font-mono">{Math.round(wanted.B)}</b>.
+      . Wanted <b className="font-mono">{figure(wanted.A)}</b> and <b className="font-mono">{figure(wanted.B)}</b>.
     </p>
   ) : (
     <p data-testid="standing">
       How tight it stands nobody has read yet. Freshly laced, every nipple where its thread disappears: say so below.
-      Wanted <b className="font-mono">{Math.round(wanted.A)}</b> and <b className="font-mono">{Math.round(wanted.B)}</b>{" "}
-      N.
+      Wanted <b className="font-mono">{figure(wanted.A)}</b> and <b className="font-mono">{say(wanted.B)}</b>.
     </p>
   );
+};
 
 interface RoundKeysProps
   extends Pick<RoundsViewProps, "standing" | "tap" | "goOn" | "onGoOn" | "onTurn" | "onRead" | "onDestress"> {
@@ -191,6 +193,7 @@ const Behind = ({
   kinds: readonly SoundKind[];
   names: Readonly<Record<Side, string>>;
 }) => {
+  const { say, figure } = useTensionShown();
   const mean = (tensions: readonly SpokeTension[], side: Side): number | null => {
     const own = evennessOf(
       [{ ...kinds[0], key: side, spokes: kinds.filter((k) => k.flange === side).flatMap((k) => k.spokes) }],
@@ -205,9 +208,8 @@ const Behind = ({
           const here = mean(round.tensions, side);
           const before = i > 0 ? mean(past[i - 1].tensions, side) : null;
           if (here === null) return [];
-          const change =
-            before === null ? "" : ` (${here >= before ? "+" : "−"}${Math.abs(Math.round(here - before))})`;
-          return [`${names[side]} ${Math.round(here)} N${change}`];
+          const change = before === null ? "" : ` (${here >= before ? "+" : "−"}${figure(Math.abs(here - before))})`;
+          return [`${names[side]} ${say(here)}${change}`];
         });
         const turned = round.walked.length;
         return (

@@ -10,6 +10,7 @@ import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
 import { FigureList } from "../parts/bench/figure-list";
 import { Doubt } from "../parts/bench/ledger-panel";
+import { type TensionShown, useTensionShown } from "../parts/bench/use-tension-shown";
 
 interface TargetViewProps {
   readonly names: { readonly A: string; readonly B: string };
@@ -35,7 +36,8 @@ const bandOrNot = (wheel: Wheel, figures: Figures): readonly [WantedBand | null,
 export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProps) => {
   const { target } = wheel.tension;
   const [band, message] = useMemo(() => bandOrNot(wheel, figures), [wheel, figures]);
-  const against = band && againstTarget(target, band);
+  const shown = useTensionShown();
+  const against = band && againstTarget(target, band, shown.say);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
@@ -43,14 +45,14 @@ export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProp
           {message && <p className="text-lg font-bold">{message}</p>}
           {band && (
             <>
-              <Band band={band} target={target} />
+              <Band band={band} target={target} shown={shown} />
               {against && <Doubt>{against}</Doubt>}
               {band.reasons.map((r) =>
                 r.code === "narrow" ? (
-                  <Doubt key={r.code}>{withSideNames(targetWords(r), names)}</Doubt>
+                  <Doubt key={r.code}>{withSideNames(targetWords(r, shown.say), names)}</Doubt>
                 ) : (
                   <p key={r.code} className="pt-3 text-lg leading-snug">
-                    {withSideNames(targetWords(r), names)}
+                    {withSideNames(targetWords(r, shown.say), names)}
                   </p>
                 ),
               )}
@@ -69,7 +71,7 @@ export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProp
             onClick={() => tap.put("tension.target", String(Math.round(band.aim)))}
             className="h-18 shrink-0 bg-ink text-xl text-paper outline-offset-[-8px]"
           >
-            work to {Math.round(band.aim)} N instead of {Math.round(target)}
+            work to {shown.say(band.aim)} instead of {shown.figure(target)}
           </button>
         )}
       </div>
@@ -93,7 +95,7 @@ const anchorAt = (at: number, usual: Anchor): Anchor => {
 };
 
 /** The band as a gauge: slack, floor, aim, ceiling and what lies beyond it. */
-const Band = ({ band, target }: { band: TargetBand; target: number }) => {
+const Band = ({ band, target, shown }: { band: TargetBand; target: number; shown: TensionShown }) => {
   const top = Math.max(band.spoke, Math.min(band.buckling, 2 * band.spoke), target, band.floor) * 1.12;
   const x = (n: number) => 20 + (Math.min(n, top) / top) * (WIDE - 40);
   const [floor, ceiling] = [x(band.floor), x(band.ceiling)];
@@ -102,7 +104,7 @@ const Band = ({ band, target }: { band: TargetBand; target: number }) => {
   const crowded = Math.abs(ceiling - floor) < WORDS_LONG && anchorAt(floor, ofFloor) === anchorAt(ceiling, ofCeiling);
   const words = (n: number, label: string, y: number, usual: Anchor) => (
     <text x={x(n)} y={y} fontSize="20" textAnchor={anchorAt(x(n), usual)} fill="var(--color-ink)">
-      {label} {Math.round(n / 10) * 10}
+      {label} {shown.figure(n)}
     </text>
   );
   const line = (at: number, from: number, to: number) => (
@@ -113,7 +115,7 @@ const Band = ({ band, target }: { band: TargetBand; target: number }) => {
       viewBox={`0 0 ${WIDE} 165`}
       className="w-full"
       role="img"
-      aria-label="wanted tension between floor and ceiling, N"
+      aria-label={`wanted tension between floor and ceiling, ${shown.unit}`}
     >
       <line x1="20" x2={WIDE - 20} y1="90" y2="90" stroke="var(--color-rule)" strokeWidth="2" />
       <rect
@@ -132,7 +134,7 @@ const Band = ({ band, target }: { band: TargetBand; target: number }) => {
       {line(x(band.aim), 52, 70)}
       {words(band.aim, "aim", 42, "middle")}
       <path d={`M${x(target)} 84l9 12h-18Z`} fill="var(--color-ink)">
-        <title>worked to now: {Math.round(target)} N</title>
+        <title>worked to now: {shown.say(target)}</title>
       </path>
     </svg>
   );

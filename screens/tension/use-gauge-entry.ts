@@ -1,7 +1,8 @@
 "use client";
 import { useState } from "react";
 import { checkPoints, hungWeight } from "@/core/tension/gauge-table";
-import { type ForceUnit, NEWTON_PER } from "@/core/units/forces";
+import type { ForceUnit } from "@/core/units/forces";
+import { readForce } from "@/core/units/read-force";
 import { readLength } from "@/core/units/read-number";
 import { changeRecord } from "../parts/kept/change-record";
 import { saidOf } from "../parts/kept/sent";
@@ -47,14 +48,14 @@ export const useGaugeEntry = ({ table, unit, onChoose, onChanged }: GaugeEntryOp
         setAsking(null);
       return;
     }
-    const read = readLength(typed, "mm");
+    const read = asking.what === "force" ? readForce(typed, unit) : readLength(typed, "mm");
     if (!read.ok) return setMessage(read.message);
     if (asking.what === "reading") {
       setMessage(null);
       return setAsking({ what: asking.by, reading: read.value });
     }
     if (!table) return;
-    const tension = asking.what === "weight" ? hungWeight(read.value) : read.value * NEWTON_PER[unit];
+    const tension = "newton" in read ? read.newton : hungWeight(read.value);
     const points = [...table.points.filter((p) => p.reading !== asking.reading), { reading: asking.reading, tension }];
     const wrong = checkPoints(points);
     if (wrong) return setMessage(wrong);

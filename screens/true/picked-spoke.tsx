@@ -1,4 +1,5 @@
 import { turnsText } from "@/core/truing/saying/turn-words";
+import { useTensionShown } from "../parts/bench/use-tension-shown";
 
 interface PickedSpokeProps {
   readonly picked: number;
@@ -28,6 +29,7 @@ const mm = (x: number | null) => (x === null ? "–" : x.toFixed(2).replace(/^-(
 /** The spoke under the finger: its figures, its turn, one step more or less. */
 export const PickedSpoke = (props: PickedSpokeProps) => {
   const { picked, n, sideName, lean, lateral, radial, tension, turn, stuck, onRead, telling, onPick, onAlter } = props;
+  const { figure, unit } = useTensionShown();
   return (
     <div className="flex min-h-18 shrink-0 flex-wrap items-stretch border-t border-grid text-xl max-sm:portrait:*:min-h-12 max-sm:portrait:*:flex-1">
       <button
@@ -52,7 +54,7 @@ export const PickedSpoke = (props: PickedSpokeProps) => {
         </span>
         {tension !== undefined && (
           <span>
-            <b className="font-mono">{tension === null ? "–" : Math.round(tension)}</b> N
+            <b className="font-mono">{tension === null ? "–" : figure(tension)}</b> {unit}
           </span>
         )}
         {turn !== null && turn !== 0 && (

@@ -1,5 +1,6 @@
 import type { ReadingSource } from "@/core/rounds/reading";
 import { DIALS, type Dial, showsFigures } from "@/core/runout/dials";
+import { type ForceUnit, NEWTON_PER } from "@/core/units/forces";
 import type { TakeKey } from "../parts/bench/typed-field";
 import { DIAL_WORDS } from "./dial-words";
 import type { Stop } from "./reading-places";
@@ -25,6 +26,7 @@ export interface StopAsked {
 interface Asking {
   readonly names: { readonly A: string; readonly B: string };
   readonly dial: Dial;
+  readonly force: ForceUnit;
   readonly edges: boolean;
   readonly tyreOn: boolean;
   readonly offset: ReturnType<typeof useOffsetStop>;
@@ -34,7 +36,10 @@ interface Asking {
   readonly plus: Readonly<Record<"side" | "hop", { readonly sign: 1 | -1; readonly turn: () => void }>>;
 }
 
-export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same, plus: gauge }: Asking): StopAsked => {
+export const stopAsked = (
+  stop: Stop,
+  { names, dial, force, edges, tyreOn, offset, same, plus: gauge }: Asking,
+): StopAsked => {
   const { label, words } = DIAL_WORDS[dial];
   const { instrument, mm, sure } = DIALS[dial];
   const repeat = same ? [{ label: "same", sign: 1 as const, again: true, quiet: true }] : [];
@@ -65,13 +70,13 @@ export const stopAsked = (stop: Stop, { names, dial, edges, tyreOn, offset, same
       return onDial("hop", tyreOn ? "the rim's edge" : "the bed", "high", "low");
     case "tension":
       return {
-        prompt: "tension, N",
+        prompt: `tension, ${force}`,
         how: "gauge on the spoke's middle; 0 for slack; skip if not read",
-        unit: "N",
+        unit: force,
         keys: [{ label: "take", sign: 1 }],
         onDial: false,
         plus: null,
-        source: { instrument: "gauge", method: "at-place", unit: "N", per: 1 },
+        source: { instrument: "gauge", method: "at-place", unit: force, per: NEWTON_PER[force] },
         sure: null,
       };
     case "offset":

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { fromTyped } from "@/core/rounds/work-out";
-import { useDial, useHopPlus, useSidePlus } from "../parts/kept/kept-choice";
+import { useDial, useForce, useHopPlus, useSidePlus } from "../parts/kept/kept-choice";
 import { signal } from "../parts/walk/signal";
 import { useStops } from "../parts/walk/use-stops";
 import { onePlace, readingStops, type Stop, valueAt } from "./reading-places";
@@ -45,13 +45,14 @@ export const useReading = (props: ReadingWalkProps) => {
   const [last, setLast] = useState<Offered | null>(null);
   const stop = rest.check ?? stops[walk.at];
   const spoke = spokes[stop.spoke - 1];
+  const [force] = useForce();
   const [sidePlus, setSidePlus] = useSidePlus();
   const [hopPlus, setHopPlus] = useHopPlus();
   const plus = {
     side: { sign: sidePlus === "+" ? 1 : -1, turn: () => setSidePlus(sidePlus === "+" ? "-" : "+") },
     hop: { sign: hopPlus === "+" ? 1 : -1, turn: () => setHopPlus(hopPlus === "+" ? "-" : "+") },
   } as const;
-  const asked = stopAsked(stop, { names, dial, edges: plan.edges, tyreOn, offset, same: last !== null, plus });
+  const asked = stopAsked(stop, { names, dial, force, edges: plan.edges, tyreOn, offset, same: last !== null, plus });
   const quiet = () => {
     setMessage(null);
     setDoubted(null);
@@ -65,7 +66,7 @@ export const useReading = (props: ReadingWalkProps) => {
     if (typed === "") return setMessage("nothing typed; the dial's figure first, then the key");
     const shift = rest.shiftOf(stop.what);
     const { sure, ...source } = other ?? { ...asked.source, sure: asked.sure };
-    const read = fromTyped({ typed, per: source.per, sign, shift });
+    const read = fromTyped({ what: stop.what, typed, per: source.per, sign, shift });
     if (!read.ok) return setMessage(read.message);
     if (rest.check) return setMessage(rest.compare(read.value));
     const isOffset = stop.what === "offset";

@@ -3,8 +3,9 @@ import dynamic from "next/dynamic";
 import { FIGURES } from "@/core/figures/all-figures";
 import { type Figure, mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
+import { nextForce } from "@/core/units/forces";
 import { withSideNames } from "@/core/wheel/side-names";
-import { UNITS, useUnit } from "../kept/kept-choice";
+import { UNITS, useForce, useUnit } from "../kept/kept-choice";
 import type { BenchRecord, ParticularAsked } from "./bench-record";
 import { EntryBar, type EntryBarProps } from "./entry-bar";
 import { GaugePicture } from "./gauge-picture";
@@ -27,8 +28,6 @@ interface FigureEntryProps extends Pick<BenchRecord, "names" | "taken" | "entrie
 
 const placeName = (figure: Figure | undefined, place: number): string =>
   figure && place > 0 ? `place ${place} of ${mostPlaces(figure)}: ` : "";
-
-const UNIT_OF: Readonly<Partial<Record<Figure["kind"], string>>> = { force: "N", angle: "°" };
 
 /** Which keys take it: the sides' names where it lies to one, replace and once more where it was taken before. */
 const takeKeys = (
@@ -79,12 +78,18 @@ const belowOf = (p: ParticularAsked, onParticular: FigureEntryProps["onParticula
 export const FigureEntry = (props: FigureEntryProps) => {
   const { taking, particular, names, taken, entries, order, onParticular } = props;
   const [unit, setUnit] = useUnit();
+  const [force, setForce] = useForce();
   const { active } = taking;
   const figure = active ? FIGURES[active.name] : undefined;
   const asked = figure ?? particular;
   if (!active || !asked) return null;
   const named = (text: string) => withSideNames(text, names);
   const isLength = figure?.kind === "length";
+  const inUnit = (kind: Figure["kind"] | undefined): Pick<EntryBarProps, "unit" | "onUnit"> => {
+    if (kind === "length") return { unit, onUnit: () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) };
+    if (kind === "force") return { unit: force, onUnit: () => setForce(nextForce(force)) };
+    return kind === "angle" ? { unit: "°" } : {};
+  };
   const before = isLength && entries[active.name]?.some((e) => e.place === active.place && e.role !== "out");
   const choices = figure?.kind === "choice" ? figure.choices : particular?.choices;
   const back = () => {
@@ -102,8 +107,7 @@ export const FigureEntry = (props: FigureEntryProps) => {
       choices={choices?.map((c) => ({ ...c, label: named(c.label) }))}
       offered={asked.offered}
       below={particular && belowOf(particular, onParticular)}
-      unit={isLength ? unit : figure && UNIT_OF[figure.kind]}
-      onUnit={isLength ? () => setUnit(UNITS[(UNITS.indexOf(unit) + 1) % UNITS.length]) : undefined}
+      {...inUnit(figure?.kind)}
       tool={figure && toolsFor(figure.picture).length > 0 ? taking.toolNow(figure.name) : undefined}
       onTool={() => figure && taking.nextTool(figure.name)}
       start={

@@ -8,9 +8,11 @@ import { Doubt } from "./ledger-panel";
 const when = (iso: string): string =>
   new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
-/** As it was typed, with its unit where that is not the usual one. */
+const UNUSUAL: ReadonlySet<string> = new Set(["inch", "thou", "kgf", "lbf"]);
+
+/** As it was typed, with its unit where that is not the usual one, and was not typed with it. */
 export const asTyped = ({ typed, unit }: Entry): string =>
-  unit === "inch" || unit === "thou" ? `${typed} ${unit}` : typed;
+  UNUSUAL.has(unit) && /\d$/.test(typed) ? `${typed} ${unit}` : typed;
 
 /** Every time a figure was taken: as typed, with what, by whom, when; which count, their mean, which one is odd. */
 export const FigureHistory = ({

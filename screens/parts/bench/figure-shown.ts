@@ -2,7 +2,9 @@ import { FIGURES } from "@/core/figures/all-figures";
 import type { Figure } from "@/core/figures/figure";
 import { originOf } from "@/core/measurement/carried";
 import type { Taken } from "@/core/measurement/taken";
+import type { ForceUnit } from "@/core/units/forces";
 import type { LengthUnit } from "@/core/units/lengths";
+import { showForce } from "@/core/units/show-force";
 import { showLength } from "@/core/units/show-length";
 import { withSideNames } from "@/core/wheel/side-names";
 
@@ -55,15 +57,17 @@ export const showFigure = (
   taken: Taken | undefined,
   preset: number | string | undefined,
   unit: LengthUnit,
+  force: ForceUnit,
   names: Names,
 ): FigureShown => {
   const figure = FIGURES[name];
   if (!taken && preset === undefined) return { state: "open" };
   if (!taken) {
-    const isLength = figure.kind === "length" && typeof preset === "number";
+    const shownIn = (value: number): string | null =>
+      figure.kind === "length" ? showLength(value, unit) : figure.kind === "force" ? showForce(value, force) : null;
     return {
       state: "assumed",
-      words: isLength ? showLength(preset, unit) : choiceWords(figure, String(preset), names),
+      words: (typeof preset === "number" && shownIn(preset)) || choiceWords(figure, String(preset), names),
     };
   }
   const { value, typed } = taken;
@@ -72,6 +76,7 @@ export const showFigure = (
   const shown = (words: string, size = words): FigureShown => ({ state: "taken", words, size, typed, from });
   if (value === null) return shown(choiceWords(figure, typed, names));
   if (figure.kind === "angle") return shown(`${value}°`);
+  if (figure.kind === "force") return shown(showForce(value, force));
   if (figure.kind !== "length") return shown(String(value));
   if (!liesToASide(figure) || value === 0) return shown(showLength(value, unit));
   const size = showLength(Math.abs(value), unit);

@@ -1,8 +1,9 @@
 "use client";
 import { type ReactNode, useEffect } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
+import { UNIT } from "@/core/figures/check-figure";
 import { withSideNames } from "@/core/wheel/side-names";
-import { useUnit } from "../kept/kept-choice";
+import { useForce, useUnit } from "../kept/kept-choice";
 import { BenchLedger, type LedgerTold } from "./bench-ledger";
 import type { BenchRecord, ParticularAsked, Tap } from "./bench-record";
 import { FigureEntry } from "./figure-entry";
@@ -28,6 +29,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
   const { bench, figures, particulars = [], presets, drawing, doubts = [], ...ledger } = props;
   const { jobId, names, taken, entries } = bench;
   const [unit] = useUnit();
+  const [force] = useForce();
   const order = [...particulars.map((p) => p.key), ...figures];
   const particularOf = (key: string | undefined) => particulars.find((p) => p.key === key);
   const isTaken = (name: string) => (FIGURES[name] ? taken[name] !== undefined : !!particularOf(name)?.value);
@@ -37,7 +39,7 @@ export const FiguresBench = (props: FiguresBenchProps) => {
     void taking.whileComing(at, coming);
     taking.moveOn(at);
   });
-  const shown = (name: string) => showFigure(name, taken[name], presets[name], unit, names);
+  const shown = (name: string) => showFigure(name, taken[name], presets[name], unit, force, names);
   const isStillOpen = (name: string) => (FIGURES[name] ? isOpen(shown(name)) : !isTaken(name));
   useEffect(() => {
     // With nothing in hand Enter takes up the next figure nobody has taken: the whole stage goes by keyboard alone.
@@ -62,7 +64,9 @@ export const FiguresBench = (props: FiguresBenchProps) => {
             active: taking.active?.name ?? null,
             shown,
             onTap: taking.tap,
-            put: (name, value) => void taking.choose({ name, place: 0, typed: value, unit: "", method: "" }),
+            // In what it is kept in: the page says it, whatever this tablet is set to.
+            put: (name, value) =>
+              void taking.choose({ name, place: 0, typed: value, unit: UNIT[FIGURES[name].kind], method: "" }),
             takeBack: (name) => {
               for (const entry of taken[name]?.counting ?? []) void taking.leaveOut(entry);
             },

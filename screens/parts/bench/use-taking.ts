@@ -1,12 +1,14 @@
 "use client";
 import { useRef, useState } from "react";
 import { FIGURES } from "@/core/figures/all-figures";
-import { checkFigure } from "@/core/figures/check-figure";
+import { checkFigure, type GivenUnit } from "@/core/figures/check-figure";
 import { mostPlaces } from "@/core/figures/figure";
 import { toolsFor } from "@/core/figures/tools";
 import type { Entry } from "@/core/measurement/taken";
+import { isForceUnit } from "@/core/units/forces";
+import { isLengthUnit } from "@/core/units/lengths";
 import type { Entered } from "../kept/entered";
-import { UNITS, useUnit } from "../kept/kept-choice";
+import { useForce, useUnit } from "../kept/kept-choice";
 import { type Sent, saidOf } from "../kept/sent";
 import { post, useEnter } from "../kept/use-enter";
 import { useWho } from "../kept/use-who";
@@ -40,12 +42,25 @@ interface Put {
   readonly method?: string;
 }
 
-const isLengthUnit = (unit: string): unit is (typeof UNITS)[number] => (UNITS as readonly string[]).includes(unit);
+/**
+ * What a bare figure is in: what its entry says, else what this tablet is set to; null where its kind has no choice of it. An
+ * entry that says nothing of the kind was kept in the record's own.
+ */
+const useGivenUnit = () => {
+  const [length] = useUnit();
+  const [force] = useForce();
+  return (name: string, said?: string): GivenUnit | null => {
+    const { kind } = FIGURES[name];
+    if (kind === "length") return said === undefined ? length : isLengthUnit(said) ? said : "mm";
+    if (kind === "force") return said === undefined ? force : isForceUnit(said) ? said : "N";
+    return null;
+  };
+};
 
 /** Puts figures of a job down, kept and sent in order. */
 const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active | null) => {
   const enter = useEnter(jobId);
-  const [unit] = useUnit();
+  const unitOf = useGivenUnit();
   const [who] = useWho();
   const newest = ({ name, place }: Active): string | null =>
     entries[name]?.findLast((e) => e.place === place && e.role !== "out")?.id ?? null;
@@ -57,8 +72,8 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
   else if (seen.current?.at !== placeOf(active)) seen.current = { at: placeOf(active), id: newest(active) };
   const entered = (asked: Put): Entered => {
     const { at, typed, role, method = "", seenAll = false } = asked;
-    const given = asked.unit !== undefined && isLengthUnit(asked.unit) ? asked.unit : unit;
-    const checked = role === "out" ? null : checkFigure(at.name, typed, given, at.place);
+    const given = unitOf(at.name, asked.unit);
+    const checked = role === "out" ? null : checkFigure(at.name, typed, given ?? "mm", at.place);
     const before = !seenAll && seen.current?.at === placeOf(at) ? seen.current.id : newest(at);
     const id = crypto.randomUUID();
     own.current.add(id);
@@ -73,7 +88,7 @@ const usePut = (jobId: string, entries: BenchRecord["entries"], active: Active |
         place: at.place,
         role,
         typed,
-        unit: checked?.ok ? (FIGURES[at.name].kind === "length" ? given : checked.unit) : "",
+        unit: checked?.ok ? (given ?? checked.unit) : "",
         value: checked?.ok ? checked.value : null,
         method,
         who,
@@ -159,7 +174,7 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
   const { active, setActive, tap, moveOn, whileComing } = useActive({ taken, asked, isTaken });
   const { put, putAhead, isOwn } = usePut(jobId, entries, active);
   const tools = useTools();
-  const [unit] = useUnit();
+  const unitOf = useGivenUnit();
   const [message, setMessage] = useState<string | null>(null);
   const [doubted, setDoubted] = useState<string | null>(null);
   const quiet = () => {
@@ -177,7 +192,7 @@ export const useTaking = ({ jobId, taken, entries, asked, isTaken }: TakingOptio
     const same = `${at.name}/${at.place}/${typed}/${sign}`;
     if (doubted === same) return goOn(at);
     const written = sign < 0 ? (typed.startsWith("-") ? typed.slice(1) : `-${typed}`) : typed;
-    const checked = checkFigure(at.name, written, unit, at.place);
+    const checked = checkFigure(at.name, written, unitOf(at.name) ?? "mm", at.place);
     if (!checked.ok) return setMessage(checked.message);
     const method = tools.toolNow(at.name);
     void whileComing(at, putAhead({ at, typed: written, role: again ? "again" : "new", method }));

@@ -4,6 +4,8 @@ import type { Reading } from "@/core/rounds/reading";
 import type { RoundKind, RoundPlan } from "@/core/rounds/round";
 import type { Turn } from "@/core/rounds/turn";
 import type { Advice } from "@/core/truing/saying/advice";
+import { isForceUnit } from "@/core/units/forces";
+import { isLengthUnit } from "@/core/units/lengths";
 
 /** A figure as it is put down; `seen` is the newest entry of it that whoever puts it down could see. */
 export type NewFigure = Pick<
@@ -80,8 +82,11 @@ export const requestOf = (e: Entered): Request => {
   switch (e.what) {
     case "figure": {
       const { value: _, unit, ...figure } = e.figure;
-      // A word or a count has no unit of length to be read in.
-      return json(`/api/jobs/${e.jobId}/measurements`, isLengthUnit(unit) ? { ...figure, unit } : figure);
+      // A word or a count has no unit to be read in.
+      return json(
+        `/api/jobs/${e.jobId}/measurements`,
+        isLengthUnit(unit) || isForceUnit(unit) ? { ...figure, unit } : figure,
+      );
     }
     case "act":
       return json(`/api/jobs/${e.jobId}/acts`, { id: e.id, act: e.act, who: e.who });
@@ -112,8 +117,6 @@ export const requestOf = (e: Entered): Request => {
       return json(e.url, e.body);
   }
 };
-
-const isLengthUnit = (unit: string): boolean => ["mm", "inch", "thou"].includes(unit);
 
 /** What goes in order: everything of one job; the shop's own things by themselves. */
 export const laneOf = (e: Entered): string => e.jobId ?? "shop";

@@ -1,9 +1,11 @@
 "use client";
 import type { ReadingKind } from "@/core/rounds/reading";
+import { NEWTON_PER } from "@/core/units/forces";
+import { useForce } from "../kept/kept-choice";
 import { PracticeDial } from "./practice-dial";
 import { useOnStand } from "./use-on-stand";
 
-/** What a gauge is marked in, where not in newtons, and what it shows at so many of them. */
+/** What a gauge is marked in, and what it shows at so many newtons. */
 interface GaugeScale {
   readonly unit: string;
   readonly shows: (newton: number) => number;
@@ -16,13 +18,14 @@ interface OnPracticeWheelProps {
   readonly scale?: GaugeScale;
 }
 
-const NEWTON: GaugeScale = { unit: "N", shows: (newton) => newton };
-
 /** What the instrument in hand shows at this spoke of the practice wheel. */
-export const OnPracticeWheel = ({ jobId, spoke, what, scale = NEWTON }: OnPracticeWheelProps) => {
+export const OnPracticeWheel = ({ jobId, spoke, what, scale }: OnPracticeWheelProps) => {
+  const [force] = useForce();
+  // Else in what tensions are typed in at this tablet.
+  const usual = { unit: force, shows: (newton: number) => newton / NEWTON_PER[force] };
   if (what === "lateral" || what === "far-edge" || what === "radial" || what === "offset")
     return <PracticeDial jobId={jobId} spoke={spoke} what={what} />;
-  return <PracticeGauge jobId={jobId} spoke={spoke} torque={what === "torque"} scale={scale} />;
+  return <PracticeGauge jobId={jobId} spoke={spoke} torque={what === "torque"} scale={scale ?? usual} />;
 };
 
 const PracticeGauge = ({

@@ -11,7 +11,7 @@ const schema = z.object({
   place: z.int({ error: "a place is 0, or 1, 2, 3 … round the wheel" }).default(0),
   role: z.enum(["new", "again", "out"]).default("new"),
   typed: z.string(),
-  unit: z.enum(["mm", "inch", "thou"]).default("mm"),
+  unit: z.enum(["mm", "inch", "thou", "N", "kgf", "lbf"]).optional(),
   method: z.string().max(60).default(""),
   who: z.string().max(60, { error: "a name of at most 60 letters" }).default(""),
   seen: z.string().max(36).nullable().optional(),
@@ -25,7 +25,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const leftOut = m.role === "out";
     const checked = leftOut
       ? { ok: true as const, value: null, unit: "" }
-      : checkFigure(m.name, m.typed, m.unit, m.place);
+      : checkFigure(m.name, m.typed, m.unit ?? "mm", m.place);
     if (!checked.ok) throw new BadInput(m.name || "name", checked.message, checked.refusal);
     return {
       ok: true,
