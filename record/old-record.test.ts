@@ -41,14 +41,23 @@ const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x));
 
 /** Figures now say what they are sure to; what they are is the same. */
 const withoutSureness = <T>(x: T): T => JSON.parse(JSON.stringify(x).replaceAll(/ ±\d+\.\d\d/g, ""));
+const inTens = (words: string): string =>
+  words.replaceAll(/\b\d{3,5}\b/g, (newton) => String(Math.round(Number(newton) / 10) * 10));
 /**
  * A sheet as an earlier version had it: what was assumed stood in one list, how even a side is said nothing of those not
  * read, what was accepted was not printed, and what was read on new spokes went for a finding.
  */
-const asBefore = ({ assumedOf: _, lines, tension, notes, ...sheet }: Sheet) => ({
+const asBefore = ({ assumedOf: _, words: __, lines, tension, notes, figures, assumed, ...sheet }: Sheet) => ({
   ...sheet,
+  // The unit stands with the figure now.
+  figures: figures.map(({ label, value }) => ({
+    label: label.replace(/, N$/, ""),
+    value: value.replace(/ N$|°$/, ""),
+  })),
+  assumed: assumed.map((label) => label.replace(/, N$/, "")),
   notes: notes.filter((n) => !n.includes("and accepted")),
-  lines: lines.map(({ label, returned }) => ({ label, returned })),
+  // Tensions are said to the ten newtons they are known to.
+  lines: lines.map(({ label, returned }) => ({ label, returned: inTens(returned) })),
   tension: tension && { ...tension, evenness: "" },
 });
 /** How a rebuilt wheel was found is told only by what was told or read before it was laced. */

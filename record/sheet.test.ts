@@ -137,6 +137,7 @@ test("a signature goes under the sheet that was looked at, or under none; its ke
   const { mark: seen } = await shown();
   // Read on another tablet between the look and the name.
   await round(id, 0.44);
+  await take(id, "tension.makers", "1830");
   const late = await put({ id: crypto.randomUUID(), signedBy: "W. Bench", seen });
   expect([late.status, (await late.json()).error.path]).toEqual([400, "seen"]);
   expect((await recordOf(id)).handedOver).toBeNull();
@@ -147,6 +148,18 @@ test("a signature goes under the sheet that was looked at, or under none; its ke
   const { sheet, changed } = await shown();
   expect([sheet.signedBy, changed, sheet.lines[0].returned]).toEqual(["W. Bench", false, "0.44 ±0.06 mm"]);
   expect(Number((await database()("sheets").where({ job_id: id }).count({ n: "*" }).first())?.n)).toBe(1);
+  // Signed by a version that said it in other words it is as little changed; what was read since is another wheel.
+  const { words: _, ...before } = sheet;
+  expect(sheet.figures).toContainEqual({ label: "maker's tension", value: "1830 N" });
+  const figures = sheet.figures.map(({ label, value }) => ({ label: `${label}, N`, value: value.replace(" N", "") }));
+  await database()("sheets")
+    .where({ job_id: id })
+    .update({
+      contents: JSON.stringify({ ...before, figures, lines: before.lines.map((l) => ({ ...l, found: "2376 N" })) }),
+    });
+  expect((await shown()).changed).toBe(false);
+  await round(id, 0.5);
+  expect((await shown()).changed).toBe(true);
 });
 
 test("the clock set back: what was signed last counts, and the visit that came last is the last", async () => {

@@ -1,5 +1,6 @@
 import { FIGURES } from "@/core/figures/all-figures";
 import { CONDITION_PARTS } from "@/core/figures/book-in";
+import type { Figure } from "@/core/figures/figure";
 import { type FinishAnswer, finishNotes, replacedKey } from "@/core/finish/finish";
 import { newSpokeOf } from "@/core/lacing/new-spoke";
 import { placeSpokes } from "@/core/lacing/placement";
@@ -8,7 +9,7 @@ import { foundRound } from "@/core/rounds/as-found";
 import { lastTensions, readingsNow, runOutRounds, turnedSinceRead } from "@/core/rounds/counting-rounds";
 import { lineTotal, totalWords } from "@/core/rounds/line-total";
 import type { RoundReadings } from "@/core/rounds/round-readings";
-import type { Sheet, SheetLine } from "@/core/sheet/sheet";
+import { SHEET_WORDS, type Sheet, type SheetLine } from "@/core/sheet/sheet";
 import { placeWords } from "@/core/shop/machine-words";
 import type { Settings } from "@/core/shop/settings";
 import { sideTensions } from "@/core/tension/balance";
@@ -160,6 +161,8 @@ const assumedOf = (names: readonly string[]): NonNullable<Sheet["assumedOf"]> =>
   return [...counts].map(([of, count]) => ({ of, count }));
 };
 
+const IN_WORDS: Readonly<Partial<Record<Figure["kind"], string>>> = { length: " mm", force: " N", angle: "°" };
+
 /** Every figure of the record that is one figure: a walk round the rim has its own drawing. */
 const sheetFigures = (taken: Readonly<Record<string, Taken>>, names: Names): Sheet["figures"] =>
   Object.entries(taken).flatMap(([name, t]) => {
@@ -167,7 +170,8 @@ const sheetFigures = (taken: Readonly<Record<string, Taken>>, names: Names): She
     if (!f || f.places === "every-hole") return [];
     const choice = f.choices?.find((c) => c.value === t.typed)?.label;
     const value =
-      choice ?? (t.value === null ? t.typed : `${Number(t.value.toFixed(3))}${f.kind === "length" ? " mm" : ""}`);
+      choice ??
+      (t.value === null ? t.typed : `${Number(t.value.toFixed(f.kind === "force" ? 0 : 3))}${IN_WORDS[f.kind] ?? ""}`);
     return [{ label: withSideNames(f.label, names), value: withSideNames(value, names) }];
   });
 
@@ -203,6 +207,7 @@ export const jobSheet = (
     notes: [...finishNotes(finish.lines, finish.answers), ...watch],
     tension: sheetTension(record, names),
     figures: sheetFigures(taken, names),
+    words: SHEET_WORDS,
     rounds: runOutRounds(read).map((r) => ({
       number: r.number,
       lateral: total(read.readings(r), "lateral"),

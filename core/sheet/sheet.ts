@@ -1,7 +1,12 @@
 import type { Tolerance } from "../runout/tolerance";
 
+/** Counted up when the same record is said in other words: a sheet signed in the words of before is compared by what it says. */
+export const SHEET_WORDS = 2;
+
 /** What the customer gets, as figures and words; the screen and the PDF are made from this and nothing else. */
 export interface Sheet {
+  /** Which words it is in; not on sheets signed before they were counted. */
+  readonly words?: number;
   readonly wheel: {
     readonly mark: string;
     readonly machine: string;
