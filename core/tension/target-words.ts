@@ -36,15 +36,16 @@ export const targetWords = <C extends Code>(
   say: Say = showTension,
 ): string => (WORDS[reason.code as C] as Words[C])(reason.figures as TargetFigures[C], say);
 
-/** What stands against the tension that is worked to; null inside the band, to the ten newtons it is known to. */
+/** What stands against the tension that is worked to, as it was told; null inside the band, to the ten newtons it is known to. */
 export const againstTarget = (
+  told: string,
   target: number,
   { floor, ceiling }: TargetBand,
   say: Say = showTension,
 ): string | null => {
   if (target > ceiling + 10)
-    return `${say(target)}, as it is worked to now, is more than these spokes or this rim stand: ${say(ceiling)}.`;
+    return `${told}, as it is worked to now, is more than these spokes or this rim stand: ${say(ceiling)}.`;
   if (target < Math.min(floor, ceiling) - 10)
-    return `With ${say(target)}, as it is worked to now, a spoke may go slack under this load.`;
+    return `With ${told}, as it is worked to now, a spoke may go slack under this load.`;
   return null;
 };

@@ -35,6 +35,8 @@ interface ReadViewProps {
   readonly onBegin: (way: ReadingWalk) => void;
 }
 
+const captionOf = (wanted: string) => ({ long: `wanted ${wanted}, 20 % either way`, short: `${wanted} ±20 %` });
+
 /** What every spoke holds as far as it was read, the picked one in figures, and the ways of reading on. */
 export const ReadView = (props: ReadViewProps) => {
   const { kinds, spokes, names, tensions, shown, wanted, tolerance, picked, message, figures, tap } = props;
@@ -76,11 +78,11 @@ export const ReadView = (props: ReadViewProps) => {
             marked: even.flatMap((e) => e.outliers),
             band: 0.2,
             caption: relative
-              ? { A: "cents from the middle of its kind, 100 either way", B: "not calibrated: like with like" }
-              : {
-                  A: `wanted ${show(wanted.A)}, 20 % either way`,
-                  B: `wanted ${show(wanted.B)}, 20 % either way`,
-                },
+              ? {
+                  A: { long: "cents from the middle of its kind, 100 either way", short: "±100 cents" },
+                  B: { long: "not calibrated: like with like", short: "like with like" },
+                }
+              : { A: captionOf(show(wanted.A)), B: captionOf(show(wanted.B)) },
           }}
         />
       </div>

@@ -208,7 +208,10 @@ const Behind = ({
           const here = mean(round.tensions, side);
           const before = i > 0 ? mean(past[i - 1].tensions, side) : null;
           if (here === null) return [];
-          const change = before === null ? "" : ` (${here >= before ? "+" : "−"}${figure(Math.abs(here - before))})`;
+          const change =
+            before === null
+              ? ""
+              : ` (${here >= before ? "+" : "−"}${Math.abs(Number(figure(here)) - Number(figure(before)))})`;
           return [`${names[side]} ${say(here)}${change}`];
         });
         const turned = round.walked.length;

@@ -5,6 +5,7 @@ import { RimBuckles } from "@/core/mechanics/buckling";
 import type { TargetBand } from "@/core/tension/target";
 import { againstTarget, targetWords } from "@/core/tension/target-words";
 import { type WantedBand, wantedBand } from "@/core/tension/wanted-band";
+import { showForce } from "@/core/units/show-force";
 import { withSideNames } from "@/core/wheel/side-names";
 import type { Wheel } from "@/core/wheel/wheel-file";
 import type { Tap } from "../parts/bench/bench-record";
@@ -37,7 +38,7 @@ export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProp
   const { target } = wheel.tension;
   const [band, message] = useMemo(() => bandOrNot(wheel, figures), [wheel, figures]);
   const shown = useTensionShown();
-  const against = band && againstTarget(target, band, shown.say);
+  const against = band && againstTarget(showForce(target, shown.unit), target, band, shown.say);
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,5fr)_minmax(0,4fr)] portrait:grid-cols-1 portrait:grid-rows-2">
       <div className="flex min-h-0 flex-col border-r border-grid">
@@ -71,7 +72,7 @@ export const TargetView = ({ names, asked, wheel, figures, tap }: TargetViewProp
             onClick={() => tap.put("tension.target", String(Math.round(band.aim)))}
             className="h-18 shrink-0 bg-ink text-xl text-paper outline-offset-[-8px]"
           >
-            work to {shown.say(band.aim)} instead of {shown.figure(target)}
+            work to {shown.say(band.aim)} instead of {showForce(target, shown.unit)}
           </button>
         )}
       </div>
@@ -134,7 +135,7 @@ const Band = ({ band, target, shown }: { band: TargetBand; target: number; shown
       {line(x(band.aim), 52, 70)}
       {words(band.aim, "aim", 42, "middle")}
       <path d={`M${x(target)} 84l9 12h-18Z`} fill="var(--color-ink)">
-        <title>worked to now: {shown.say(target)}</title>
+        <title>worked to now: {showForce(target, shown.unit)}</title>
       </path>
     </svg>
   );

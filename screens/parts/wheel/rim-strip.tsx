@@ -2,7 +2,7 @@ import type { PlacedSpoke } from "@/core/lacing/placement";
 import { lanesHeight, type PlanLane, PlanLanes } from "./plan-lanes";
 import type { StringLevels, TraceLines } from "./rim-traces";
 import { SpokeString, StringBands } from "./spoke-strings";
-import { LEFT, type StripRoom, stripLayout } from "./strip-layout";
+import { LEFT, NARROW, type StripRoom, stripLayout } from "./strip-layout";
 import { TraceLane } from "./trace-lane";
 import { useStripTouch } from "./use-strip-touch";
 
@@ -39,6 +39,13 @@ export const RimStrip = (props: RimStripProps) => {
   const touch = useStripTouch(layout, props.onPick, props.onTurn);
   const { from, to, gap, end, lane, x } = layout;
   const here = spokes.slice(from, to);
+  /** On a telephone the first row says what a full string is, the others whose side it is. */
+  const sideWords = (side: "A" | "B"): string => {
+    if (!strings) return names[side];
+    const { long, short } = strings.caption[side];
+    if (layout.width >= NARROW) return `${names[side]}, ${long}`;
+    return from === 0 ? short : names[side];
+  };
   const shows = (spoke: number) => spoke > from && spoke <= to;
   const turnAt = (i: number) => props.turns?.[i] ?? 0;
   return (
@@ -100,8 +107,7 @@ export const RimStrip = (props: RimStripProps) => {
             fontSize="17"
             fill="var(--color-ink)"
           >
-            {names[side]}
-            {strings && `, ${strings.caption[side]}`}
+            {sideWords(side)}
           </text>
         );
       })}

@@ -17,8 +17,8 @@ export interface StringLevels {
   readonly high: OverHoles;
   /** Lit: far from their like. */
   readonly marked: readonly number[];
-  /** What a full string is: “wanted 2260 N”. */
-  readonly caption: Readonly<Record<"A" | "B", string>>;
+  /** What a full string is, “wanted 2260 N, 20 % either way”, and where there is no room for that, “2260 N ±20 %”. */
+  readonly caption: Readonly<Record<"A" | "B", { readonly long: string; readonly short: string }>>;
   /** Band about 1, either way. */
   readonly band: number;
 }

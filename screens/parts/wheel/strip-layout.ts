@@ -5,6 +5,8 @@ export const FULL_STRING = 1.6;
 /** Room for the scale, px. */
 export const LEFT = 58;
 export const RIGHT = 16;
+/** px across under which a caption is cut short, so that the side's name has room beside it. */
+export const NARROW = 480;
 /** Lower than this, px, captions and figures share their room. */
 const LOW = 300;
 /** px between spokes from which a figure stands clear of its neighbours' strings. */

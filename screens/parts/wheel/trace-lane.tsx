@@ -1,5 +1,5 @@
 import type { TraceLines } from "./rim-traces";
-import { LEFT, type StripLayout } from "./strip-layout";
+import { LEFT, NARROW, type StripLayout } from "./strip-layout";
 
 interface TraceLaneProps {
   readonly what: "lateral" | "radial";
@@ -10,9 +10,6 @@ interface TraceLaneProps {
   /** mm total reading. */
   readonly band: number;
 }
-
-/** px across under which a caption is cut short, so that the side's name has room beside it. */
-const NARROW = 480;
 
 /** One run-out over the spokes of a row: its band and scale, as it was, should become, and is. */
 export const TraceLane = ({ what, lines, layout, scale, band }: TraceLaneProps) => {
