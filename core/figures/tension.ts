@@ -1,4 +1,4 @@
-import { CAN_BE } from "../spoke/wire";
+import { CAN_BE } from "../spoke/can-be";
 import { STAGINGS } from "../tension/staging";
 import { type AskedFigure, doneOrNot, type Figure, takenIn } from "./figure";
 

@@ -1,6 +1,6 @@
 import type { Figures } from "../figures/newest";
 import type { Wheel } from "../wheel/wheel-file";
-import { CAN_BE } from "./wire";
+import { CAN_BE } from "./can-be";
 
 /**
  * What a spoke is drawn from: E and strength in N/mm², density in kg/m³. Steel as in the note's sums, its strength a usual

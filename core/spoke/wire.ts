@@ -3,9 +3,6 @@ import type { Wheel } from "../wheel/wheel-file";
 /** What a spoke is drawn from, and how thick where: mm, N/mm², kg/m³. */
 export type Wire = Pick<Wheel["spoke"], "diameter" | "body" | "modulus" | "density">;
 
-/** mm between which a spoke's middle, and what of a spoke is inside its nipple, can be. */
-export const CAN_BE = { middle: { from: 1, to: 8 }, inNipple: { from: 2, to: 60 } } as const;
-
 const areaOf = (diameter: number): number => (Math.PI * diameter ** 2) / 4;
 
 /** mm: of what lies between head and thread, thinner than both where it is butted. */

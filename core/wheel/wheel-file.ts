@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { CAN_BE } from "../spoke/wire";
+import { CAN_BE } from "../spoke/can-be";
 import { BadInput, type Refusal } from "./bad-input";
 import { LEAST_HOLES, MOST_HOLES } from "./holes";
 import { mostCrosses } from "./most-crosses";
