@@ -265,7 +265,17 @@ test("a tablet set to kgf says and takes every tension in it; the record keeps n
   await turnTo(page, "Read");
   await page.getByRole("button", { name: "in kgf" }).click();
   const typed = stand.truePull(1) / 9.80665;
-  await page.keyboard.type(typed.toFixed(1));
+  const entry = page.getByLabel("entry").locator("input");
+  for (const [wrong, why] of [
+    ["9999999", /cannot be read here/],
+    ["80 mm", /is no tension/],
+  ] as const) {
+    await entry.fill(wrong);
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("alert").filter({ hasText: why })).toBeVisible();
+    await expect(page.getByTestId("walk-spoke")).toHaveText("1");
+  }
+  await entry.fill(typed.toFixed(1));
   await page.keyboard.press("Enter");
   await expect(page.getByTestId("walk-spoke")).toHaveText("2");
   await leaveWalk(page);

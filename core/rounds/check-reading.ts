@@ -50,7 +50,7 @@ export const checkSpoke = (spoke: number, holes: number | null, path = "spoke"):
 export const checkReading = (r: Reading, holes: number | null): void => {
   const { from, to, words } = CAN_BE[r.what];
   if (!Number.isFinite(r.value) || r.value < from || r.value > to)
-    throw new BadInput("value", `${r.value} cannot be read here; ${r.what} is in ${words}`, {
+    throw new BadInput("value", `${Number(r.value.toFixed(2))} cannot be read here; ${r.what} is in ${words}`, {
       code: "out-of-range",
       given: r.value,
       from,

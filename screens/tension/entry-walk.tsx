@@ -83,8 +83,9 @@ export const EntryWalk = (props: EntryWalkProps) => {
         per: "newton" in read ? NEWTON_PER[read.unit] : 1,
       },
     ]);
+    // What cannot be stays in hand, to be put right where it belongs.
+    if (wrong) return setMessage(wrong);
     move(at + 1);
-    setMessage(wrong);
   };
   const last = at > 1 ? tensions[at - 2] : null;
   return (
