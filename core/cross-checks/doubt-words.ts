@@ -1,4 +1,5 @@
 import { FIGURES } from "../figures/all-figures";
+import { showForce } from "../units/show-force";
 import { towards } from "../wheel/side-names";
 import type { Doubt, DoubtCode, DoubtFigures, Quantity } from "./doubt";
 import type { Explanation } from "./old-spokes";
@@ -55,8 +56,8 @@ const WORDS: Words = {
   repeats: ({ spread }, label) => `${label}: the repeats lie ${tenths(spread)} mm apart; take it once more.`,
   "out-of-round": ({ by, places }, label) =>
     `${label}: ${tenths(by)} mm out of round over ${places} places. A misread place, or a rim that is not round.`,
-  unlikely: ({ value, from, to }, label) =>
-    `${label}: ${Number(value.toFixed(2))} is unusual; mostly ${from} to ${to}.`,
+  unlikely: ({ value, from, to, tension }, label) =>
+    `${label}: ${tension ? showForce(value, "N") : Number(value.toFixed(2))} is unusual; mostly ${from} to ${to}.`,
   "rim-size": ({ erd, inches, from, to }) =>
     `An effective rim diameter of ${tenths(erd)} does not go with a ${inches} inch rim, where ${Math.round(from)} to ${Math.round(to)} is usual.`,
   "old-spokes": ({ explanation, another }) =>

@@ -48,7 +48,13 @@ export interface DoubtFigures {
   readonly odd: { readonly typed: string; readonly others: number };
   readonly repeats: { readonly spread: number };
   readonly "out-of-round": { readonly by: number; readonly places: number };
-  readonly unlikely: { readonly value: number; readonly from: number; readonly to: number };
+  /** In mm, or N where it is a tension. */
+  readonly unlikely: {
+    readonly value: number;
+    readonly from: number;
+    readonly to: number;
+    readonly tension: boolean;
+  };
   readonly "rim-size": { readonly erd: number; readonly inches: number; readonly from: number; readonly to: number };
   readonly "old-spokes": { readonly explanation: Explanation; readonly another: boolean };
   /** What was carried over from another wheel of the machine, and what was measured on this one. */

@@ -207,7 +207,13 @@ const unlikelyDoubts = (read: FigureReader): Doubt[] =>
     const figure = FIGURES[name];
     if (!figure?.likely || typeof value !== "number" || (value >= figure.likely[0] && value <= figure.likely[1]))
       return [];
-    return [{ code: "unlikely", figure: name, figures: { value, from: figure.likely[0], to: figure.likely[1] } }];
+    return [
+      {
+        code: "unlikely",
+        figure: name,
+        figures: { value, from: figure.likely[0], to: figure.likely[1], tension: figure.kind === "force" },
+      },
+    ];
   });
 
 /** All that is known of the wheel, for checking each part of it against the others. */

@@ -3,6 +3,8 @@ import { type ForceUnit, isForceUnit } from "../units/forces";
 import { isLengthUnit, type LengthUnit } from "../units/lengths";
 import { readForce } from "../units/read-force";
 import { readLength } from "../units/read-number";
+import { showForce } from "../units/show-force";
+import { showLength } from "../units/show-length";
 import type { Refusal } from "../wheel/bad-input";
 import { FIGURES } from "./all-figures";
 import { type Figure, mostPlaces } from "./figure";
@@ -69,6 +71,14 @@ const readKind = ({ kind, label }: Figure, typed: string, unit: GivenUnit): Read
   return { ...read, unit: UNIT[kind] };
 };
 
+/** As it was told, whatever it is kept in. */
+const inItsUnit = (value: number, unit: string): string =>
+  isForceUnit(unit)
+    ? showForce(value, unit)
+    : isLengthUnit(unit)
+      ? showLength(value, unit)
+      : String(Number(value.toFixed(2)));
+
 /**
  * Reads what was typed for a figure. Only what cannot be read, or can never be, is refused; what is merely unlikely is
  * kept with a doubt.
@@ -121,7 +131,7 @@ export const checkFigure = (name: string, typed: string, unit: GivenUnit, place 
   if (figure.likely && (value < figure.likely[0] || value > figure.likely[1]))
     return {
       ...out,
-      doubt: `${Number(value.toFixed(2))} is unusual here: mostly ${figure.likely[0]} to ${figure.likely[1]}. The same again means: yes, that is it`,
+      doubt: `${inItsUnit(value, read.unit)} is unusual here: mostly ${figure.likely.map((v) => inItsUnit(v, read.unit)).join(" to ")}. The same again means: yes, that is it`,
     };
   return out;
 };

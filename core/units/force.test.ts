@@ -56,6 +56,10 @@ test("a tension is read in whatever it is written in, and said again as it was t
     value: expect.closeTo(2402.63, 2),
     unit: "kgf",
   });
+  // What is unusual is said in what it was told in.
+  expect(checkFigure("tension.target", "5", "kgf")).toMatchObject({
+    doubt: expect.stringContaining("5 kgf is unusual here: mostly 61.2 kgf to 407.9 kgf"),
+  });
   expect(checkFigure("tension.target", "80 in", "inch")).toMatchObject({ ok: false });
   // A count is in nothing, whatever lengths are in at the bench.
   expect(checkFigure("rim.holes", "36 mm", "mm")).toMatchObject({ ok: false });
