@@ -46,8 +46,8 @@ const wave = (total: number) => [...Array(40).keys()].map((i) => (total / 2) * M
 const record = (over: Partial<FinishRecord> = {}): FinishRecord => ({
   kind: "rebuild",
   settled: [
-    { places: 8, at: 1, moved: 0.02, holds: true },
-    { places: 8, at: 3, moved: 0.01, holds: true },
+    { places: 8, shift: 0, at: 1, moved: 0.02, holds: true },
+    { places: 8, shift: 0, at: 3, moved: 0.01, holds: true },
   ],
   turnedSince: false,
   standing: standingOf({ lateral: wave(0.2), radial: wave(0.2), offset: 0.1 }, TOLERANCES.shop),

@@ -93,6 +93,7 @@ describe("whether it moved", () => {
           const found = settledBetween(before, moved);
           expect(found).toMatchObject({ at: at + 1, holds: false });
           expect(found.moved).toBeCloseTo(by, 1);
+          expect(Math.abs(found.shift - zero)).toBeLessThanOrEqual(0.01 + 1e-9);
           const few = after.map((v, i) => (i % 6 === 0 ? v : null));
           expect(settledBetween(before, few)).toMatchObject({ places: 7, holds: false });
         },

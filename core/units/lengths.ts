@@ -6,7 +6,7 @@ export const MM_PER_THOU = 0.0254;
 export type LengthUnit = "mm" | "inch" | "thou";
 
 /** Whether a unit is one of length. */
-export const isLengthUnit = (unit: string): unit is LengthUnit => unit in MM_PER;
+export const isLengthUnit = (unit: string): unit is LengthUnit => Object.hasOwn(MM_PER, unit);
 
 /** Places a figure is shown with. */
 export const PLACES: Readonly<Record<LengthUnit, number>> = { mm: 2, inch: 4, thou: 0 };

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { drawnAbout, drawnScale } from "@/core/runout/drawn";
 import type { Visit, WheelHistory } from "@/core/shop/visit";
-import { settledBetween } from "@/core/truing/knowing/settled";
+import { type Settled, settledBetween } from "@/core/truing/knowing/settled";
 import { firstPlace } from "@/core/wheel/stages";
 import { PageLink } from "@/screens/parts/frame/page-link";
 import { ShopBar } from "../parts/frame/shop-bar";
@@ -156,8 +156,8 @@ const Moved = ({ before, after }: { before: Visit; after: Visit }) => {
           </span>
         ))}
       </p>
-      <Lines before={before.left.lateral} after={after.found.lateral} label="side to side" />
-      <Lines before={before.left.radial} after={after.found.radial} label="hop" />
+      <Lines before={before.left.lateral} after={after.found.lateral} since={lateral} label="side to side" />
+      <Lines before={before.left.radial} after={after.found.radial} since={radial} label="hop" />
     </div>
   );
 };
@@ -165,17 +165,20 @@ const Moved = ({ before, after }: { before: Visit; after: Visit }) => {
 const Lines = ({
   before,
   after,
+  since,
   label,
 }: {
   before: readonly (number | null)[];
   after: readonly (number | null)[];
+  since: Settled;
   label: string;
 }) => {
-  const about = (line: readonly (number | null)[]) => {
-    const middle = drawnAbout(line);
-    return line.flatMap((v, i) => (v === null ? [] : [{ i, v: v - middle }]));
-  };
-  const [a, b] = [about(before), about(after)];
+  const about = (line: readonly (number | null)[], middle: number) =>
+    line.flatMap((v, i) => (v === null ? [] : [{ i, v: v - middle }]));
+  // What did not move lies on itself: between the lines is what is said to have moved.
+  const middle = drawnAbout(before);
+  const a = about(before, middle);
+  const b = about(after, since.places > 0 ? middle + since.shift : drawnAbout(after));
   const scale = drawnScale(Math.max(0, ...[...a, ...b].map((p) => Math.abs(p.v))));
   const n = Math.max(before.length, after.length);
   const x = (i: number) => 150 + ((i + 0.5) / n) * 840;
